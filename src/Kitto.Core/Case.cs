@@ -1,0 +1,93 @@
+using Kitto.Core.Clock;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+
+namespace Kitto.Core;
+
+/// <summary>What is to be done (SV).</summary>
+public enum Service
+{
+    /// <summary>Regrowth only (SV1).</summary>
+    RootTouchUp,
+    /// <summary>Regrowth, and the faded lengths freshened (SV9).</summary>
+    RootAndRefresh,
+    /// <summary>Tone and shine on the lengths (SV2).</summary>
+    Gloss,
+    /// <summary>Regrowth, then a separate gloss on the lengths.</summary>
+    RootAndGloss,
+    /// <summary>Deeper roots melted into lighter lengths (SV5).</summary>
+    RootShadow,
+    /// <summary>One to two levels of lift on virgin regrowth (SV6).</summary>
+    BaseLift,
+    /// <summary>Translucent cover (SV7).</summary>
+    GreyBlend,
+    /// <summary>Lightener: salon only (SA8).</summary>
+    Lighten,
+}
+
+/// <summary>What is wished for.</summary>
+/// <param name="Service">The service.</param>
+/// <param name="Level">Wished level, 1 to 12; null: the lengths' level.</param>
+/// <param name="Tone">Wished tone; null: the lengths' tone.</param>
+/// <param name="DampLengths">Whether lengths are damp when they get theirs; null: the service's own way.</param>
+public sealed record Goal(Service Service, Level? Level, Tone? Tone, bool? DampLengths);
+
+/// <summary>The salon's own values.</summary>
+/// <param name="ServiceLevel">Share of kits that should not run out, 0.80 to 0.98 (quantity 4).</param>
+/// <param name="ScaleStep">Step of the scale.</param>
+/// <param name="Schools">Chosen schools by rule id; where nothing stands the default holds.</param>
+public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictionary<string, string> Schools)
+{
+    /// <summary>The house as it comes: nine kits in ten do not run out, a scale of a tenth of a gram, every school at its default.</summary>
+    public static House Default { get; } = new(0.9, Grams.Of(0.1), new Dictionary<string, string>());
+
+    /// <summary>The chosen option of a school.</summary>
+    public string School(string rule) => Schools.TryGetValue(rule, out string? chosen) ? chosen : Core.Schools.Options[rule][0];
+}
+
+/// <summary>A formula that is given, not searched for.</summary>
+/// <param name="Use">roots, lengths or shadow.</param>
+/// <param name="Parts">Shade codes and shares that add up to one.</param>
+/// <param name="Developer">Strength; null: chosen by the rules.</param>
+public sealed record GivenFormula(string Use, IReadOnlyList<MixPart> Parts, Volume? Developer);
+
+/// <summary>One whole case: what was read, what is wished, the house's values.</summary>
+/// <param name="Reading">What was read.</param>
+/// <param name="Goal">What is wished.</param>
+/// <param name="LineId">Line of the catalogue; null: the service's default.</param>
+/// <param name="Formula">A formula to repeat or check.</param>
+/// <param name="Plan">Dates to plan back from.</param>
+/// <param name="House">The house's values.</param>
+public sealed record Case(Reading Reading, Goal Goal, string? LineId, GivenFormula? Formula, PlanWish? Plan, House House);
+
+/// <summary>The reason for one decision.</summary>
+/// <param name="Rule">Id of the rule.</param>
+/// <param name="Says">The sentence, fit to be told to a client, with its numbers.</param>
+/// <param name="About">Which decision it belongs to.</param>
+public sealed record Because(string Rule, string Says, string About);
+
+/// <summary>Rules on which practitioners disagree, with their options; the first is the default (tables, Schools).</summary>
+public static class Schools
+{
+    /// <summary>Options by rule id.</summary>
+    public static IReadOnlyDictionary<string, IReadOnlyList<string>> Options { get; } = new Dictionary<string, IReadOnlyList<string>>
+    {
+        ["SV7"] = ["byShare", "cover", "blend"],
+        ["SV9"] = ["byHead", "leaveAlone", "sameMix", "diluted", "ownFormula"],
+        ["DV5"] = ["gloss", "permanentLow"],
+        ["AP2"] = ["byService", "unwashed", "washedDayBefore"],
+        ["AP4"] = ["shieldLengths", "nothing"],
+        ["AP9"] = ["short", "long"],
+        ["AP10"] = ["topFirst", "undersideFirst"],
+        ["AP12"] = ["no", "rootOnly", "through"],
+        ["AP19"] = ["byReason", "first", "last"],
+        ["TM2"] = ["lastStroke", "firstStroke"],
+        ["TM5"] = ["byDepth", "backFirst", "neverFrontWhenLifting"],
+        ["TM10"] = ["demi", "permanent"],
+        ["AF2"] = ["lukewarm", "coolLast"],
+        ["AF5"] = ["upkeep", "toner"],
+        ["DO10"] = ["mainAndReserve", "onePair"],
+        ["BE10"] = ["sachets", "wholeTube"],
+        ["SA5"] = ["everyKit", "sameLineMonths"],
+    };
+}

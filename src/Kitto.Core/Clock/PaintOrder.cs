@@ -1,0 +1,80 @@
+using Kitto.Core.Head;
+
+namespace Kitto.Core.Clock;
+
+/// <summary>Orders in which people paint a head (clock, tables).</summary>
+public enum PaintOrder
+{
+    /// <summary>Hairline, temples, nape edge, crown, backs, fronts.</summary>
+    OutlineFirst,
+    /// <summary>Backs, nape, crown, fronts, temples, hairline.</summary>
+    BackFirst,
+    /// <summary>Hairline, temples, fronts, crown, backs, nape.</summary>
+    FrontFirst,
+    /// <summary>Backs, face perimeter, back and forth, crown last.</summary>
+    ToAndFro,
+    /// <summary>Resistant or greyest zones first, then as back first.</summary>
+    WorstFirst,
+}
+
+/// <summary>What each order means and when it may be used.</summary>
+public static class PaintOrders
+{
+    private static readonly Zone[] H = [Zone.FrontHairline];
+    private static readonly Zone[] T = [Zone.LeftTemple, Zone.RightTemple];
+    private static readonly Zone[] F = [Zone.LeftFront, Zone.RightFront];
+    private static readonly Zone[] C = [Zone.Crown];
+    private static readonly Zone[] B = [Zone.LeftBack, Zone.RightBack];
+    private static readonly Zone[] N = [Zone.Nape];
+
+    /// <summary>The name in a sentence.</summary>
+    public static string Says(this PaintOrder order) => order switch
+    {
+        PaintOrder.OutlineFirst => "outline first",
+        PaintOrder.BackFirst => "back first",
+        PaintOrder.FrontFirst => "front first",
+        PaintOrder.ToAndFro => "to and fro",
+        PaintOrder.WorstFirst => "worst first",
+        _ => throw new ArgumentOutOfRangeException(nameof(order)),
+    };
+
+    /// <summary>The included zones in the order of painting; the house's school on the hairline (AP19) moves that zone only.</summary>
+    public static IReadOnlyList<Zone> Sequence(PaintOrder order, Reading reading, House house)
+    {
+        Zone[] backFirst = [.. B, .. N, .. C, .. F, .. T, .. H];
+        IEnumerable<Zone> path = order switch
+        {
+            PaintOrder.OutlineFirst => [.. H, .. T, .. N, .. C, .. B, .. F],
+            PaintOrder.BackFirst => backFirst,
+            PaintOrder.FrontFirst => [.. H, .. T, .. F, .. C, .. B, .. N],
+            PaintOrder.ToAndFro => [.. B, .. H, .. T, .. F, .. N, .. C],
+            PaintOrder.WorstFirst => backFirst
+                .OrderByDescending(z => reading.Zones[(int)z].Resistant)
+                .ThenByDescending(z => reading.Zones[(int)z].Grey.Value)
+                .ThenBy(z => Array.IndexOf(backFirst, z)),
+            _ => throw new ArgumentOutOfRangeException(nameof(order)),
+        };
+        path = house.School("AP19") switch
+        {
+            "first" => path.OrderBy(z => z != Zone.FrontHairline),
+            "last" => path.OrderBy(z => z == Zone.FrontHairline),
+            _ => path,
+        };
+        return [.. path.Where(z => reading.Zones[(int)z].Include)];
+    }
+
+    /// <summary>The orders the grey, the service and the depth allow (TM5; tables), and why.</summary>
+    public static (IReadOnlyList<PaintOrder> Orders, string Why) Admissible(Reading reading, Service service, double targetLevel, House house)
+    {
+        bool lift = service is Service.BaseLift or Service.Lighten;
+        string school = house.School("TM5");
+        return (reading.GreyIsTheReason, lift, school) switch
+        {
+            (true, _, _) => ([PaintOrder.OutlineFirst, PaintOrder.WorstFirst], "white or resistant hair is the reason for this kit, so it gets the colour first"),
+            (_, _, "backFirst") => ([PaintOrder.BackFirst], "the house always starts at the back"),
+            (_, true, _) => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], "lift starts at the back, because the front is warmer and goes faster"),
+            _ when targetLevel < 7 => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], "below level 7 the back comes first, so that the front does not go too dark"),
+            _ => ([PaintOrder.FrontFirst, PaintOrder.OutlineFirst], "from level 7 up the front comes first, because light shades need longer to take"),
+        };
+    }
+}

@@ -1,0 +1,88 @@
+namespace Kitto.Core.Clock;
+
+/// <summary>What the dates are planned from.</summary>
+/// <param name="Today">Today; filling is possible today, posting is not.</param>
+/// <param name="WantBy">The day she wants to look right.</param>
+/// <param name="PostDays">Days on which post leaves for her address, at least one.</param>
+/// <param name="TransitDays">Calendar days on the way, 0 to 14.</param>
+public sealed record PlanWish(DateOnly Today, DateOnly WantBy, IReadOnlyList<DayOfWeek> PostDays, int TransitDays);
+
+/// <summary>The dates of one kit; all but the earliest are null when the wish cannot be met.</summary>
+/// <param name="Feasible">Whether it can.</param>
+/// <param name="FillOn">Packing day, the day before posting.</param>
+/// <param name="PostOn">Posting day.</param>
+/// <param name="ArrivesOn">Arrival.</param>
+/// <param name="SkinTestOn">Skin test.</param>
+/// <param name="StrandTestOn">Strand test, when the skin test has come clear.</param>
+/// <param name="ColourOn">Colour day.</param>
+/// <param name="EarliestWantBy">The first day that could be wished for.</param>
+public sealed record KitPlan(
+    bool Feasible, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinTestOn, DateOnly? StrandTestOn, DateOnly? ColourOn,
+    DateOnly? EarliestWantBy);
+
+/// <summary>Plans back from the wished day (clock, tables).</summary>
+public static class PlanBack
+{
+    /// <summary>Colour day is this long before the wished day, so that it has settled (AF7).</summary>
+    public const int SettleDays = 2;
+
+    /// <summary>Full days a skin test is watched (SA5).</summary>
+    public const int SkinTestDays = 2;
+
+    /// <summary>A skin test is not older than this on colour day (SA5).</summary>
+    public const int SkinTestValidDays = 14;
+
+    /// <summary>The strand test is reported this long before colour day.</summary>
+    public const int StrandTestDays = 1;
+
+    /// <summary>Filled sachets keep this long, colour day included (house value).</summary>
+    public const int ShelfLifeDays = 21;
+
+    /// <summary>How far ahead a first possible day is looked for.</summary>
+    private const int Horizon = 120;
+
+    /// <summary>The dates, with a later post day in reserve where there is one.</summary>
+    public static KitPlan From(PlanWish wish, ICollection<Because> why)
+    {
+        DateOnly? earliest = Enumerable.Range(0, Horizon).Select(wish.Today.AddDays).Where(d => PostingsFor(d, wish).Any()).Cast<DateOnly?>().FirstOrDefault();
+        var postings = PostingsFor(wish.WantBy, wish).OrderDescending().ToList();
+        if (postings.Count == 0)
+        {
+            why.Add(new Because("SA5", $"The tests do not fit before {Day(wish.WantBy)}."
+                + (earliest is { } first ? $" The first day that can be met is {Day(first)}." : " No post leaves often enough for filled sachets to keep."), "plan"));
+            return new KitPlan(false, null, null, null, null, null, null, earliest);
+        }
+
+        var post = postings.Count > 1 ? postings[1] : postings[0];
+        var (arrives, skin, strand, colour) = Dates(post, wish.WantBy, wish);
+        why.Add(new Because("SA5", $"Posted {Day(post)}, there {Day(arrives)}: the skin test is watched for 48 hours before the strand test on {Day(strand)} and the colour on {Day(colour)}.", "plan"));
+        why.Add(postings.Count > 1
+            ? new Because("SA5", $"If that post is missed, {Day(postings[0])} still leaves time for both tests.", "plan")
+            : new Because("SA5", "There is no later post day in reserve: if this one is missed, the day cannot be kept.", "plan"));
+        return new KitPlan(true, post.AddDays(-1), post, arrives, skin, strand, colour, earliest);
+    }
+
+    private static IEnumerable<DateOnly> PostingsFor(DateOnly wantBy, PlanWish wish)
+    {
+        var colour = wantBy.AddDays(-SettleDays);
+        for (var post = wish.Today.AddDays(1); post < colour; post = post.AddDays(1))
+        {
+            var (_, _, strand, _) = Dates(post, wantBy, wish);
+            if (wish.PostDays.Contains(post.DayOfWeek) && strand.AddDays(StrandTestDays) <= colour && post.AddDays(-1 + ShelfLifeDays) >= colour)
+            {
+                yield return post;
+            }
+        }
+    }
+
+    private static (DateOnly Arrives, DateOnly Skin, DateOnly Strand, DateOnly Colour) Dates(DateOnly post, DateOnly wantBy, PlanWish wish)
+    {
+        var colour = wantBy.AddDays(-SettleDays);
+        var arrives = post.AddDays(wish.TransitDays);
+        var oldestValid = colour.AddDays(-SkinTestValidDays);
+        var skin = arrives > oldestValid ? arrives : oldestValid;
+        return (arrives, skin, skin.AddDays(SkinTestDays), colour);
+    }
+
+    private static string Day(DateOnly date) => date.ToString("ddd d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
+}

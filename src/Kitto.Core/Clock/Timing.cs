@@ -1,0 +1,133 @@
+using Kitto.Core.Head;
+using Kitto.Core.Quantity;
+using Kitto.Core.Shade;
+
+namespace Kitto.Core.Clock;
+
+/// <summary>The clock of one head: order, contact times, batches.</summary>
+/// <param name="Schedule">What is shown.</param>
+/// <param name="Batches">The zones of each batch, in the order of painting.</param>
+public sealed record Timed(Schedule Schedule, IReadOnlyList<IReadOnlyList<Zone>> Batches);
+
+/// <summary>Plans the clock on the head (clock).</summary>
+public static class Timing
+{
+    /// <summary>A mix must be on this long before it stops working, minutes.</summary>
+    public const double Spare = 3;
+
+    /// <summary>Times one order.</summary>
+    public static Schedule Of(PaintOrder order, Reading reading, Hands hands, Service service, Line line, House house)
+    {
+        var path = PaintOrders.Sequence(order, reading, house);
+        double whole = Painting.WholeHead(hands, reading.Hair.Density, service, order);
+        double paint = path.Sum(z => whole * z.Facts().HairShare.Value);
+        double rinse = house.School("TM2") == "firstStroke"
+            ? Math.Max(line.Process.Value, paint + line.ProcessMin.Value)
+            : paint + line.Process.Value;
+        return Lay(order, path, whole, paint, rinse);
+    }
+
+    /// <summary>The best admissible order by weighted deviation from the windows, then the remedies that change least (clock).</summary>
+    public static Timed Choose(Reading reading, Hands hands, Service service, Line line, double targetLevel, House house, ICollection<Because> why)
+    {
+        var (orders, reason) = PaintOrders.Admissible(reading, service, targetLevel, house);
+        var tried = orders.Select(o => Of(o, reading, hands, service, line, house)).ToList();
+        var best = tried.MinBy(s => Math.Round(Deviation(s, reading, service, line), 9))!;
+        string compared = string.Concat(tried.Where(s => s != best && Deviation(s, reading, service, line) > Deviation(best, reading, service, line) + 1e-9)
+            .Select(s => $" {Sentence(s.Order.Says())} would miss the contact times by more."));
+        why.Add(new Because("TM5", $"{Sentence(best.Order.Says())}: {reason}.{compared}", "clock"));
+        why.Add(new Because("TM7", $"These hands need about {best.PaintMinutes} from first to last stroke.", "clock"));
+
+        var fitted = Shorten(best, reading, service, line);
+        if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
+        {
+            why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, so that no zone has the colour on longer than {line.LongestContact}.", "clock"));
+        }
+        else if (house.School("TM2") == "firstStroke")
+        {
+            why.Add(new Because("TM2", $"The house times from the first stroke; {fitted.ProcessMinutes} are left after the last one.", "clock"));
+        }
+        else
+        {
+            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, the line's time.", "clock"));
+        }
+
+        foreach (var zone in fitted.Zones)
+        {
+            double miss = Window(zone.Zone, reading, service, line).Miss(zone.ContactMinutes);
+            if (miss > 0)
+            {
+                why.Add(new Because("TM8", $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may. A helper, or half the head on another day, brings it back.", "clock"));
+            }
+            else if (miss < 0)
+            {
+                why.Add(new Because("TM1", $"The {zone.Zone.Facts().Says} gets {zone.ContactMinutes}, {Minutes.Of(-miss)} short of what its hair wants.", "clock"));
+            }
+        }
+
+        var batches = Batch(fitted, line);
+        if (batches.Count > 1)
+        {
+            why.Add(new Because("AP8", $"A mix works for {line.WorkingLife}; painting takes {fitted.PaintMinutes}. So {batches.Count} bowls are mixed, the next one when the first is on, cut after the {batches[0][^1].Facts().Says}.", "clock"));
+        }
+
+        var numbered = fitted.Zones.Select(z => z with { Batch = batches.Select((b, i) => (b, i)).First(x => x.b.Contains(z.Zone)).i + 1 });
+        return new Timed(fitted with { Zones = [.. numbered] }, batches);
+    }
+
+    /// <summary>Sum over zones of how much is seen times minutes outside the window.</summary>
+    public static double Deviation(Schedule schedule, Reading reading, Service service, Line line) =>
+        schedule.Zones.Sum(z => z.Zone.SeenWeight() * Math.Abs(Window(z.Zone, reading, service, line).Miss(z.ContactMinutes)));
+
+    private static ContactWindow Window(Zone zone, Reading reading, Service service, Line line) =>
+        ContactWindow.Of(zone, reading.Zones[(int)zone], line, service);
+
+    /// <summary>Takes the overrun off the timer, never below the line's shortest time.</summary>
+    private static Schedule Shorten(Schedule schedule, Reading reading, Service service, Line line)
+    {
+        double over = schedule.Zones.Max(z => Math.Max(0, Window(z.Zone, reading, service, line).Miss(z.ContactMinutes)));
+        double cut = Math.Min(over, Math.Max(0, schedule.ProcessMinutes.Value - line.ProcessMin.Value));
+        return cut <= 0 ? schedule : schedule with
+        {
+            ProcessMinutes = Minutes.Of(schedule.ProcessMinutes.Value - cut).Tenths(),
+            RinseAtMinutes = Minutes.Of(schedule.RinseAtMinutes.Value - cut).Tenths(),
+            Zones = [.. schedule.Zones.Select(z => z with { ContactMinutes = Minutes.Of(z.ContactMinutes.Value - cut).Tenths() })],
+        };
+    }
+
+    /// <summary>Zones by bowl: each is painted while its mix still works, and the cut lies as near the middle as it can.</summary>
+    private static List<IReadOnlyList<Zone>> Batch(Schedule schedule, Line line)
+    {
+        double life = line.WorkingLife.Value - Spare;
+        var zones = schedule.Zones;
+        double total = schedule.PaintMinutes.Value;
+        if (total <= life || zones.Count < 2)
+        {
+            return [[.. zones.Select(z => z.Zone)]];
+        }
+
+        var cuts = zones.Skip(1).Select((z, i) => (At: z.PaintedAt.Value, Index: i + 1)).ToList();
+        var fits = cuts.Where(c => c.At <= life && total - c.At <= life).ToList();
+        var (_, index) = (fits.Count > 0 ? fits : cuts).MinBy(c => Math.Abs(c.At - total / 2));
+        return [[.. zones.Take(index).Select(z => z.Zone)], [.. zones.Skip(index).Select(z => z.Zone)]];
+    }
+
+    private static Schedule Lay(PaintOrder order, IReadOnlyList<Zone> path, double whole, double paint, double rinse)
+    {
+        // Contacts are differences of the shown times, so that they add up on the page.
+        double at = 0;
+        var shownRinse = Minutes.Of(rinse).Tenths();
+        var zones = new List<ZoneTime>();
+        foreach (var zone in path)
+        {
+            var painted = Minutes.Of(at).Tenths();
+            zones.Add(new ZoneTime(zone, painted, Minutes.Of(Math.Max(0, shownRinse.Value - painted.Value)).Tenths(), 1));
+            at += whole * zone.Facts().HairShare.Value;
+        }
+
+        var shownPaint = Minutes.Of(paint).Tenths();
+        return new Schedule(order, shownPaint, Minutes.Of(Math.Max(0, shownRinse.Value - shownPaint.Value)).Tenths(), shownRinse, zones, null);
+    }
+
+    private static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..];
+}

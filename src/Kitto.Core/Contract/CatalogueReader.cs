@@ -1,0 +1,57 @@
+using System.Text.Json;
+using Kitto.Core.Shade;
+
+namespace Kitto.Core.Contract;
+
+/// <summary>Reads line/1 documents: the open files of the catalogue, one a line.</summary>
+public static class CatalogueReader
+{
+    /// <summary>Reads all lines.</summary>
+    /// <param name="documents">Name of each file and its text.</param>
+    /// <exception cref="FormatException">A file is wrong; the message names the file, the field and the range.</exception>
+    public static Shelf Read(IEnumerable<(string Name, string Json)> documents) =>
+        new([.. documents.OrderBy(d => d.Name, StringComparer.Ordinal).Select(d => Line(d.Name, d.Json))]);
+
+    private static Line Line(string name, string json)
+    {
+        var errors = new List<FieldError>();
+        using var document = JsonDocument.Parse(json);
+        var r = new ObjectReader(document.RootElement, "", errors);
+        if (r.Text("kitto") != "line/1")
+        {
+            r.Fail("kitto", "is not line/1", "\"line/1\"");
+        }
+
+        double Minutes(string field) => r.Require(field, r.Number(field, 0, 120), "0 to 120");
+        var shades = (r.List("shades", 500) ?? []).Select(s => s.GetString() ?? "").Select((code, i) =>
+        {
+            var shade = ShadeOf.Parse(code);
+            if (shade is null)
+            {
+                r.Fail($"shades[{i}]", $"is \"{code}\", which is not a shade code", "a level and a family such as 6N, or 0R, 0G, 0B, 0V, 00, LT");
+            }
+
+            return shade;
+        }).OfType<ShadeOf>().ToList();
+        var developers = new List<Stocked>();
+        foreach (var d in r.Objects("developers", 10))
+        {
+            developers.Add(new Stocked(Volume.Of(d.Require("volume", d.Number("volume", 1, 40), "1 to 40")), d.Flag("chairOnly") ?? false));
+            d.Done();
+        }
+
+        var line = new Line(
+            r.Text("id") ?? "", r.Text("name") ?? "", r.Require("kind", r.OneOf<LineKind>("kind"), "permanent, highLift, demi, gloss, lightener"),
+            r.Require("thickness", r.OneOf<Thickness>("thickness"), "cream, gel, liquid"), r.Require("developerPerColour", r.Number("developerPerColour", .5, 3), "0.5 to 3"),
+            r.Number("lengthsDeveloperPerColour", .5, 3), developers, Core.Minutes.Of(Minutes("processMinutes")), Core.Minutes.Of(Minutes("processMin")),
+            Core.Minutes.Of(Minutes("processMax")), Core.Minutes.Of(Minutes("workingLifeMinutes")), Core.Minutes.Of(Minutes("longestContactMinutes")),
+            Grams.Of(r.Require("tubeGrams", r.Number("tubeGrams", 1, 2000), "1 to 2000")), shades);
+        r.Done();
+        if (line.Shades.Count == 0 || line.Developers.Count == 0 || line.Id.Length == 0)
+        {
+            r.Fail("shades", "a line needs an id, shades and developers", "at least one each");
+        }
+
+        return errors.Count == 0 ? line : throw new FormatException($"{name}: {string.Join("; ", errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))}");
+    }
+}

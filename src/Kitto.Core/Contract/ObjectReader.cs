@@ -1,0 +1,202 @@
+using System.Globalization;
+using System.Text.Json;
+
+namespace Kitto.Core.Contract;
+
+/// <summary>Reads one JSON object field by field, keeping every complaint with its path; what nobody asked for is a complaint too.</summary>
+internal sealed class ObjectReader(JsonElement element, string path, List<FieldError> errors)
+{
+    private readonly HashSet<string> asked = [];
+
+    public string Path => path;
+
+    public List<FieldError> Errors => errors;
+
+    public bool Has(string name)
+    {
+        asked.Add(name);
+        return element.TryGetProperty(name, out var value) && value.ValueKind != JsonValueKind.Null;
+    }
+
+    public double? Number(string name, double min, double max, double step = 0)
+    {
+        string range = string.Create(CultureInfo.InvariantCulture, $"{min} to {max}{(step == 0.5 ? ", halves allowed" : "")}");
+        if (!Has(name))
+        {
+            return null;
+        }
+
+        var value = element.GetProperty(name);
+        if (value.ValueKind != JsonValueKind.Number || !value.TryGetDouble(out double number) || !double.IsFinite(number))
+        {
+            Fail(name, $"must be a number, not {Shown(value)}", range);
+            return null;
+        }
+
+        if (number < min || number > max)
+        {
+            Fail(name, string.Create(CultureInfo.InvariantCulture, $"is {number}, which is outside the range"), range);
+            return null;
+        }
+
+        if (step > 0 && Math.Abs(number / step - Math.Round(number / step)) > 1e-9)
+        {
+            Fail(name, string.Create(CultureInfo.InvariantCulture, $"is {number}; only {(step == 1 ? "whole numbers" : "whole and half numbers")} are allowed"), range);
+            return null;
+        }
+
+        return number;
+    }
+
+    public int? Whole(string name, int min, int max) => (int?)Number(name, min, max, 1);
+
+    public bool? Flag(string name)
+    {
+        if (!Has(name))
+        {
+            return null;
+        }
+
+        var value = element.GetProperty(name);
+        if (value.ValueKind is JsonValueKind.True or JsonValueKind.False)
+        {
+            return value.GetBoolean();
+        }
+
+        Fail(name, $"must be true or false, not {Shown(value)}", "true, false");
+        return null;
+    }
+
+    public string? Text(string name, int longest = 80)
+    {
+        if (!Has(name))
+        {
+            return null;
+        }
+
+        var value = element.GetProperty(name);
+        if (value.ValueKind == JsonValueKind.String && value.GetString() is { } text && text.Trim().Length is > 0 and var length && length <= longest)
+        {
+            return text.Trim();
+        }
+
+        Fail(name, $"must be a text, not {Shown(value)}", $"1 to {longest} characters");
+        return null;
+    }
+
+    public T? OneOf<T>(string name) where T : struct, Enum
+    {
+        var allowed = Enum.GetValues<T>().ToDictionary(v => JsonNamingPolicy.CamelCase.ConvertName(v.ToString()));
+        return Text(name) is { } text ? Named(name, text, allowed) : null;
+    }
+
+    public T? Named<T>(string name, string text, IReadOnlyDictionary<string, T> allowed) where T : struct
+    {
+        if (allowed.TryGetValue(text, out var found))
+        {
+            return found;
+        }
+
+        Fail(name, $"is \"{text}\", which is not known", string.Join(", ", allowed.Keys));
+        return null;
+    }
+
+    public DateOnly? Date(string name)
+    {
+        if (Text(name) is not { } text)
+        {
+            return null;
+        }
+
+        if (DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var date) && date.Year is >= 2000 and <= 2200)
+        {
+            return date;
+        }
+
+        Fail(name, $"is \"{text}\", which is not a date", "2000-01-01 to 2200-12-31, as year-month-day");
+        return null;
+    }
+
+    public ObjectReader? Object(string name)
+    {
+        if (!Has(name))
+        {
+            return null;
+        }
+
+        var value = element.GetProperty(name);
+        if (value.ValueKind == JsonValueKind.Object)
+        {
+            return new ObjectReader(value, At(name), errors);
+        }
+
+        Fail(name, $"must be an object, not {Shown(value)}", "{ ... }");
+        return null;
+    }
+
+    public IReadOnlyList<JsonElement>? List(string name, int longest)
+    {
+        if (!Has(name))
+        {
+            return null;
+        }
+
+        var value = element.GetProperty(name);
+        if (value.ValueKind == JsonValueKind.Array && value.GetArrayLength() <= longest)
+        {
+            return [.. value.EnumerateArray()];
+        }
+
+        Fail(name, value.ValueKind == JsonValueKind.Array ? "has too many entries" : $"must be a list, not {Shown(value)}", $"a list of at most {longest}");
+        return null;
+    }
+
+    public IReadOnlyList<ObjectReader> Objects(string name, int longest)
+    {
+        var found = new List<ObjectReader>();
+        foreach (var (item, i) in (List(name, longest) ?? []).Select((x, i) => (x, i)))
+        {
+            if (item.ValueKind == JsonValueKind.Object)
+            {
+                found.Add(new ObjectReader(item, $"{At(name)}[{i}]", errors));
+            }
+            else
+            {
+                Fail($"{name}[{i}]", $"must be an object, not {Shown(item)}", "{ ... }");
+            }
+        }
+
+        return found;
+    }
+
+    public T Require<T>(string name, T? value, string range) where T : struct
+    {
+        if (value is null && !Has(name))
+        {
+            Fail(name, "is needed", range);
+        }
+
+        return value.GetValueOrDefault();
+    }
+
+    public void Fail(string name, string says, string range) => errors.Add(new FieldError(At(name), says, range));
+
+    /// <summary>Complains about every field that was not asked for.</summary>
+    public void Done()
+    {
+        foreach (var property in element.EnumerateObject().Where(p => !asked.Contains(p.Name)))
+        {
+            Fail(property.Name, "is not a field of this document", string.Join(", ", asked.Order(StringComparer.Ordinal)));
+        }
+    }
+
+    public IEnumerable<string> Names => element.EnumerateObject().Select(p => p.Name);
+
+    private string At(string name) => path.Length == 0 ? name : $"{path}.{name}";
+
+    private static string Shown(JsonElement value)
+    {
+        string raw = value.ValueKind == JsonValueKind.String ? $"\"{value.GetString()}\"" : value.GetRawText();
+        return raw.Length > 40 ? raw[..40] + "..." : raw;
+    }
+}

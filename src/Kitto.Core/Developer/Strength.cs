@@ -1,0 +1,40 @@
+using Kitto.Core.Shade;
+
+namespace Kitto.Core.Developer;
+
+/// <summary>Strength of a developer, by stoichiometry and by weighed blends (DV1, DV8).</summary>
+public static class Strength
+{
+    /// <summary>No kit holds more than this (DV6, SA7, SA11).</summary>
+    public const double KitLimitVolume = 20;
+
+    /// <summary>
+    /// Shares of stocked strengths, by weight, that give the wished one; a stocked strength is taken alone (DV8).
+    /// Beyond what the line stocks the chair's other strengths are used; below the weakest, the weakest.
+    /// </summary>
+    /// <param name="wished">The strength.</param>
+    /// <param name="line">The line whose developers are stocked.</param>
+    /// <param name="shelf">All lines, for what the chair has.</param>
+    public static IReadOnlyList<(Volume Volume, double Share)> Blend(Volume wished, Line line, Shelf shelf)
+    {
+        var own = line.Developers.Select(d => d.Volume.Value).Distinct().Order().ToList();
+        // An activator (below 10) belongs to its own line; only true developers are shared across the shelf (DV10).
+        var stock = wished.Value > own[^1]
+            ? own.Concat(shelf.Lines.SelectMany(l => l.Developers).Select(d => d.Volume.Value).Where(v => v >= 10)).Distinct().Order().ToList()
+            : own;
+        if (wished.Value <= stock[0])
+        {
+            return [(Volume.Of(stock[0]), 1)];
+        }
+
+        double above = stock.FirstOrDefault(v => v >= wished.Value - 1e-9, stock[^1]);
+        if (above <= wished.Value + 1e-9)
+        {
+            return [(Volume.Of(above), 1)];
+        }
+
+        double below = stock.Last(v => v < wished.Value);
+        double stronger = (wished.Value - below) / (above - below);
+        return [(Volume.Of(below), 1 - stronger), (Volume.Of(above), stronger)];
+    }
+}

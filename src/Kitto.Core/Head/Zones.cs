@@ -1,0 +1,74 @@
+namespace Kitto.Core.Head;
+
+/// <summary>The nine zones of the head.</summary>
+public enum Zone
+{
+    /// <summary>The front hairline.</summary>
+    FrontHairline,
+    /// <summary>Her left temple.</summary>
+    LeftTemple,
+    /// <summary>Her right temple.</summary>
+    RightTemple,
+    /// <summary>Left front quarter.</summary>
+    LeftFront,
+    /// <summary>Right front quarter.</summary>
+    RightFront,
+    /// <summary>The crown.</summary>
+    Crown,
+    /// <summary>Left back quarter.</summary>
+    LeftBack,
+    /// <summary>Right back quarter.</summary>
+    RightBack,
+    /// <summary>The nape.</summary>
+    Nape,
+}
+
+/// <summary>What is the same on every head about a zone.</summary>
+/// <param name="Zone">Which.</param>
+/// <param name="Says">Its name in a sentence.</param>
+/// <param name="HairShare">Its part of the head's hair, 0 to 1; the nine add up to one (ours).</param>
+/// <param name="Seen">How much it is seen, before its hair share and normalising (ours, tables).</param>
+/// <param name="ShadowTail">How far a root shadow is feathered past the line here (SV5; tables).</param>
+public sealed record ZoneFacts(Zone Zone, string Says, Share HairShare, double Seen, Millimetres ShadowTail);
+
+/// <summary>The nine zones in the order of the contract.</summary>
+public static class Zones
+{
+    /// <summary>Facts of every zone, indexed by <see cref="Zone"/>.</summary>
+    public static IReadOnlyList<ZoneFacts> All { get; } =
+    [
+        Make(Zone.FrontHairline, "front hairline", .08, 2, 20),
+        Make(Zone.LeftTemple, "left temple", .04, 2, 20),
+        Make(Zone.RightTemple, "right temple", .04, 2, 20),
+        Make(Zone.LeftFront, "left front", .17, 1.3, 35),
+        Make(Zone.RightFront, "right front", .17, 1.3, 35),
+        Make(Zone.Crown, "crown", .14, 1.5, 35),
+        Make(Zone.LeftBack, "left back", .15, 1, 50),
+        Make(Zone.RightBack, "right back", .15, 1, 50),
+        Make(Zone.Nape, "nape", .06, .8, 50),
+    ];
+
+    private static readonly double SeenTotal = All.Sum(z => z.Seen * z.HairShare.Value);
+
+    /// <summary>The facts of one zone.</summary>
+    public static ZoneFacts Facts(this Zone zone) => All[(int)zone];
+
+    /// <summary>How much of what is seen lies in this zone; the nine add up to one.</summary>
+    public static double SeenWeight(this Zone zone) => All[(int)zone].Seen * All[(int)zone].HairShare.Value / SeenTotal;
+
+    /// <summary>The zones named in a sentence: "left temple, right temple and crown".</summary>
+    public static string Sentence(IEnumerable<Zone> zones)
+    {
+        var names = zones.Select(z => z.Facts().Says).ToList();
+        return names.Count switch
+        {
+            0 => "no zone",
+            1 => names[0],
+            9 => "the whole head",
+            _ => string.Join(", ", names[..^1]) + " and " + names[^1],
+        };
+    }
+
+    private static ZoneFacts Make(Zone zone, string says, double share, double seen, double tailMm) =>
+        new(zone, says, Share.Of(share), seen, Millimetres.Of(tailMm));
+}

@@ -1,0 +1,163 @@
+using Kitto.Core.Clock;
+using Kitto.Core.Head;
+
+namespace Kitto.Core;
+
+/// <summary>What is to happen.</summary>
+public enum Decision
+{
+    /// <summary>A kit may be made.</summary>
+    Kit,
+    /// <summary>Only in the salon; what can be reckoned for the chair is.</summary>
+    Salon,
+    /// <summary>No colour, whatever else.</summary>
+    Stop,
+}
+
+/// <summary>Grams of one shade, and with what its sachet keeps.</summary>
+/// <param name="Shade">Code.</param>
+/// <param name="Grams">Grams that go on the head.</param>
+/// <param name="FillGrams">Grams weighed into the sachet (DO11).</param>
+public sealed record PartGrams(string Shade, Grams Grams, Grams FillGrams);
+
+/// <summary>Grams of one strength.</summary>
+/// <param name="Volume">Strength.</param>
+/// <param name="Grams">Grams.</param>
+public sealed record StrengthGrams(Volume Volume, Grams Grams);
+
+/// <summary>Colour and developer, sealed apart, that are mixed together.</summary>
+/// <param name="Name">main and reserve, or A and B where there are two batches.</param>
+/// <param name="ColourGrams">Colour.</param>
+/// <param name="DeveloperGrams">Developer.</param>
+/// <param name="Parts">The colour's parts.</param>
+/// <param name="Strengths">The developer's strengths.</param>
+/// <param name="ColourFillGrams">Colour weighed into the sachet (DO11).</param>
+/// <param name="DeveloperFillGrams">Developer weighed into the bottle (DO11).</param>
+public sealed record Pair(
+    string Name, Grams ColourGrams, Grams DeveloperGrams, IReadOnlyList<PartGrams> Parts, IReadOnlyList<StrengthGrams> Strengths,
+    Grams ColourFillGrams, Grams DeveloperFillGrams);
+
+/// <summary>The developer of a formula.</summary>
+/// <param name="Volume">Strength.</param>
+/// <param name="Percent">The same in percent of hydrogen peroxide.</param>
+/// <param name="Grams">Grams, all pairs.</param>
+/// <param name="Blend">The stocked strengths it is blended from.</param>
+public sealed record DeveloperPart(Volume Volume, double Percent, Grams Grams, IReadOnlyList<StrengthGrams> Blend);
+
+/// <summary>One formula, weighed out.</summary>
+/// <param name="Use">roots, lengths or shadow.</param>
+/// <param name="Line">Id of the line.</param>
+/// <param name="Parts">Its shades.</param>
+/// <param name="Developer">Its developer.</param>
+/// <param name="Ratio">Colour to developer.</param>
+/// <param name="MixGrams">Sum of parts and developer.</param>
+/// <param name="Pairs">The sealed pairs it is sent in.</param>
+public sealed record Formula(string Use, string Line, IReadOnlyList<PartGrams> Parts, DeveloperPart Developer, string Ratio, Grams MixGrams, IReadOnlyList<Pair> Pairs);
+
+/// <summary>How much, over all formulas.</summary>
+/// <param name="BaseGrams">What a trained hand would use.</param>
+/// <param name="UseGrams">What these hands are likely to use.</param>
+/// <param name="UseLowGrams">Nine times in ten more than this.</param>
+/// <param name="UseHighGrams">Nine times in ten less than this.</param>
+/// <param name="ResidueGrams">What stays on the vessels.</param>
+/// <param name="SendGrams">What is sent.</param>
+/// <param name="Batches">How often is mixed.</param>
+public sealed record Quantities(Grams BaseGrams, Grams UseGrams, Grams UseLowGrams, Grams UseHighGrams, Grams ResidueGrams, Grams SendGrams, int Batches);
+
+/// <summary>When a zone is painted and how long the colour is on it.</summary>
+/// <param name="Zone">Which.</param>
+/// <param name="PaintedAt">Minutes after the first stroke of the plan.</param>
+/// <param name="ContactMinutes">Until the rinse.</param>
+/// <param name="Batch">1 or 2.</param>
+public sealed record ZoneTime(Zone Zone, Minutes PaintedAt, Minutes ContactMinutes, int Batch);
+
+/// <summary>The clock.</summary>
+/// <param name="Order">Name of the order.</param>
+/// <param name="PaintMinutes">First stroke to last.</param>
+/// <param name="ProcessMinutes">Timer after the last stroke.</param>
+/// <param name="RinseAtMinutes">Minutes after the first stroke.</param>
+/// <param name="Zones">In the order of painting.</param>
+/// <param name="SpreadDeltaE">Colour difference between first and last zone; null until forecast.</param>
+public sealed record Schedule(PaintOrder Order, Minutes PaintMinutes, Minutes ProcessMinutes, Minutes RinseAtMinutes, IReadOnlyList<ZoneTime> Zones, double? SpreadDeltaE);
+
+/// <summary>A forecast colour.</summary>
+/// <param name="Lab">CIELAB under D65.</param>
+/// <param name="Hex">For a screen, which is not a swatch.</param>
+public sealed record Look(IReadOnlyList<double> Lab, string Hex);
+
+/// <summary>What the hair will look like; empty until the colour engine fills it.</summary>
+/// <param name="Roots">Roots.</param>
+/// <param name="Lengths">Lengths.</param>
+/// <param name="DeltaE">Difference to the target.</param>
+/// <param name="PerZone">Zone by zone.</param>
+public sealed record Forecast(Look? Roots, Look? Lengths, double? DeltaE, IReadOnlyList<Look> PerZone)
+{
+    /// <summary>No forecast.</summary>
+    public static Forecast None { get; } = new(null, null, null, []);
+}
+
+/// <summary>Another mix worth considering.</summary>
+/// <param name="Parts">Its shades.</param>
+/// <param name="DeltaE">Difference to the target.</param>
+public sealed record Alternative(IReadOnlyList<PartGrams> Parts, double DeltaE);
+
+/// <summary>How one service would suit this head and wish.</summary>
+/// <param name="Service">Which.</param>
+/// <param name="Fits">Whether it does.</param>
+/// <param name="Because">Ids of the rules.</param>
+public sealed record ServiceAdvice(Service Service, bool Fits, IReadOnlyList<string> Because);
+
+/// <summary>Where the skin test stands.</summary>
+public enum SkinState
+{
+    /// <summary>Still to be done for some line of the kit.</summary>
+    Required,
+    /// <summary>Clear for every line of the kit.</summary>
+    Clear,
+    /// <summary>She reacted: SA1.</summary>
+    Reacted,
+}
+
+/// <summary>Where the strand test stands.</summary>
+public enum StrandState
+{
+    /// <summary>Must be done.</summary>
+    Required,
+    /// <summary>Same formula as before: a good idea, not a lock.</summary>
+    Offered,
+    /// <summary>Right.</summary>
+    Clear,
+    /// <summary>Failed: SA6.</summary>
+    Failed,
+}
+
+/// <summary>The tests and their portions, which are sachets of their own.</summary>
+/// <param name="SkinTest">Skin test.</param>
+/// <param name="StrandTest">Strand test.</param>
+/// <param name="SkinTestHours">Full hours to wait.</param>
+/// <param name="SkinTestGrams">Colour for it, for each line.</param>
+/// <param name="StrandTestGrams">Mix for it.</param>
+/// <param name="PreSoftenGrams">Undiluted developer for resistant white (AP9).</param>
+public sealed record Tests(SkinState SkinTest, StrandState StrandTest, int SkinTestHours, Grams SkinTestGrams, Grams StrandTestGrams, Grams PreSoftenGrams);
+
+/// <summary>The one value that page, guide, bench, console and record all show.</summary>
+/// <param name="Kitto">Kind and version of the document.</param>
+/// <param name="Decision">What is to happen.</param>
+/// <param name="Holds">What still locks the main sachets.</param>
+/// <param name="Because">Why, decision by decision.</param>
+/// <param name="Advice">How each service would suit.</param>
+/// <param name="Formulas">What to weigh.</param>
+/// <param name="Quantity">How much; null on a stop.</param>
+/// <param name="Clock">When; null on a stop.</param>
+/// <param name="Forecast">What it will look like.</param>
+/// <param name="Alternatives">Other mixes.</param>
+/// <param name="Tests">The tests.</param>
+/// <param name="Plan">Dates, if asked for; null on a stop.</param>
+public sealed record Prescription(
+    string Kitto, Decision Decision, IReadOnlyList<string> Holds, IReadOnlyList<Because> Because, IReadOnlyList<ServiceAdvice> Advice,
+    IReadOnlyList<Formula> Formulas, Quantities? Quantity, Schedule? Clock, Forecast Forecast, IReadOnlyList<Alternative> Alternatives,
+    Tests Tests, KitPlan? Plan)
+{
+    /// <summary>The document this is written as.</summary>
+    public const string Version = "prescription/1";
+}

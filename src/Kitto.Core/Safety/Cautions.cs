@@ -1,0 +1,90 @@
+using Kitto.Core.Head;
+using Kitto.Core.Quantity;
+
+namespace Kitto.Core.Safety;
+
+/// <summary>What is said aloud and acknowledged, though a kit is allowed (SA20 to SA24, RD5, RD12, SH11).</summary>
+public static class Cautions
+{
+    /// <summary>Below this regrowth a kit is too early (RD12).</summary>
+    public const double EarlyMm = 8;
+
+    /// <summary>The same for someone alone.</summary>
+    public const double EarlyAloneMm = 10;
+
+    /// <summary>A read regrowth further than this from what growth says is queried (RD5).</summary>
+    public const double GrowthTolerance = 0.4;
+
+    /// <summary>All cautions that apply.</summary>
+    /// <param name="read">As read today.</param>
+    /// <param name="onTheDay">As it will be on colour day.</param>
+    /// <param name="aim">What is aimed at.</param>
+    /// <param name="service">The service.</param>
+    public static IEnumerable<Because> Of(Reading read, Reading onTheDay, Aim aim, Service service)
+    {
+        var client = read.Client;
+        if (client.Pregnant || client.Conditions.Any(c => Conditions.Rule(c) == "SA20"))
+        {
+            yield return Caution("SA20", "Pregnant or breastfeeding: ask the doctor or midwife first. Many wait until after the first three months; a gloss or a shadow off the scalp touches less.");
+        }
+
+        var asked = client.Conditions.Where(c => Conditions.Rule(c) == "SA21").Select(Conditions.Says).ToList();
+        if (client.Scalp == Scalp.Sensitive)
+        {
+            asked.Add("sensitive scalp");
+        }
+
+        if (client.NewMedicine)
+        {
+            asked.Add("new medicine");
+        }
+
+        if (asked.Count > 0)
+        {
+            yield return Caution("SA21", $"On record: {string.Join(", ", asked)}. You decide, and your reason is kept.");
+        }
+
+        if (client.Conditions.Any(c => Conditions.Rule(c) == "SA24") || (read.Hands.Who == Who.Alone && !read.Hands.Practised))
+        {
+            yield return Caution("SA24", client.Conditions.Any(c => Conditions.Rule(c) == "SA24")
+                ? "She sees or reads poorly: larger type, steps read out, and a helper asked for."
+                : "Alone and for the first time: ask whether someone can help with the back.");
+        }
+
+        if (read.Hair.Lengths.History is LengthHistory.Unknown or LengthHistory.BoxDye)
+        {
+            yield return Caution("SA4", "What is on the lengths is not known for certain. Ask for a lock and test it for metal in developer before anything is mixed.");
+        }
+
+        if (service != Service.Gloss)
+        {
+            double limit = read.Hands.Who == Who.Alone ? EarlyAloneMm : EarlyMm;
+            double regrowth = onTheDay.MeanRegrowth.Value;
+            if (regrowth < limit)
+            {
+                yield return Caution("RD12", $"Regrowth of {regrowth:0.#} mm is too short to stay inside: every slip lands on coloured hair. In about {Growth.DaysFor(limit - regrowth)} days it will be {limit:0} mm.");
+            }
+
+            if (read.Last?.DaysAgo is { } days && days > 0)
+            {
+                double expected = Growth.Over(days).Value;
+                double seen = read.MeanRegrowth.Value;
+                if (Math.Abs(seen - expected) > GrowthTolerance * expected)
+                {
+                    yield return Caution("RD5", $"Hair grows about {Growth.MmPerMonth} mm a month, so {days} days make {expected:0} mm; {seen:0.#} mm was read. Measure again, or ask when it was last coloured.");
+                }
+            }
+        }
+
+        if (Math.Abs(aim.RootLevel.LighterThan(read.Hair.NaturalLevel)) > 2)
+        {
+            yield return Caution("SH11", "The wish is more than two levels off her natural depth. Ask whether brows and skin will carry it.");
+        }
+
+        yield return Caution("SA22", "Air the room; contact lenses out, jewellery off, gloves on the whole time; no flame or hot dryer.");
+        yield return Caution("SA23", "Keep it from children and pets. Leftover mix is never closed up and never kept: it builds oxygen and can burst.");
+        yield return Caution("SA10", "Never on brows, lashes or beard: it can blind.");
+    }
+
+    private static Because Caution(string rule, string says) => new(rule, says, "caution");
+}

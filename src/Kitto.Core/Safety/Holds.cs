@@ -1,0 +1,101 @@
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+
+namespace Kitto.Core.Safety;
+
+/// <summary>The skin and strand tests that lock the main sachets (SA5, SA12).</summary>
+public static class Holds
+{
+    /// <summary>Full hours a skin test is watched.</summary>
+    public const int SkinTestHours = 48;
+
+    /// <summary>A clear skin test counts from this many days.</summary>
+    public const int SkinFromDays = 2;
+
+    /// <summary>A clear skin test counts up to this many days.</summary>
+    public const int SkinToDays = 14;
+
+    /// <summary>The house's "same line, nothing changed" school reaches back six months at most (SA5).</summary>
+    public const int SameLineDays = 182;
+
+    /// <summary>Whether the skin test counts on colour day for every line of the kit.</summary>
+    public static SkinState Skin(ClientFacts client, IReadOnlyList<string> lines, int daysUntilColour, House house, ICollection<Because> why)
+    {
+        var test = client.SkinTest;
+        if (test is { Result: SkinResult.Reacted })
+        {
+            return SkinState.Reacted;
+        }
+
+        string? missing = null;
+        if (test is null)
+        {
+            missing = "None is on record.";
+        }
+        else
+        {
+            int age = test.DaysAgo + daysUntilColour;
+            bool longSchool = house.School("SA5") == "sameLineMonths" && !client.NewMedicine;
+            int limit = longSchool ? SameLineDays : SkinToDays;
+            var untested = lines.Where(l => l != test.Line).ToList();
+            if (age < SkinFromDays)
+            {
+                missing = "The last one has not been watched for 48 full hours.";
+            }
+            else if (age > limit)
+            {
+                missing = $"The last one will be {age} days old on the day, and it counts for {limit}.";
+            }
+            else if (untested.Count > 0)
+            {
+                missing = $"The last one was not done with {string.Join(" or ", untested)}.";
+            }
+            else if (client.NewMedicine)
+            {
+                missing = "There is a new medicine since.";
+            }
+        }
+
+        why.Add(missing is null
+            ? new Because("SA5", $"The skin test of {test!.DaysAgo} days ago came clear for this line. A clear test does not promise that nothing happens.", "tests")
+            : new Because("SA5", $"A skin test with this kit's own sachet must be on for 48 hours and come clear before the main sachets are mixed. {missing}", "tests"));
+        return missing is null ? SkinState.Clear : SkinState.Required;
+    }
+
+    /// <summary>Whether a strand test is needed, and whether it came right.</summary>
+    /// <param name="client">The client.</param>
+    /// <param name="sameFormula">Whether this is known to be the formula of last time.</param>
+    /// <param name="why">Reasons are added.</param>
+    public static StrandState Strand(ClientFacts client, bool sameFormula, ICollection<Because> why)
+    {
+        switch (client.StrandTest)
+        {
+            case { Result: StrandResult.Damaged }:
+                return StrandState.Failed;
+            case { Result: StrandResult.Right } test:
+                why.Add(new Because("SA12", $"The strand test came right{(test.Minutes is { } m ? $" at {m:0.#} minutes" : "")}.", "tests"));
+                return StrandState.Clear;
+            case { } test:
+                why.Add(new Because("SA12", $"The strand test came out {Words(test.Result)}: it changes the formula, and the change is tested again.", "tests"));
+                return StrandState.Required;
+        }
+
+        bool needed = client.FirstKit || !sameFormula;
+        why.Add(new Because("SA12", needed
+            ? $"A strand test must come right first: {(client.FirstKit ? "this is her first kit" : "the formula is not the same as last time, or last time is not known")}."
+            : "Same formula as last time: a strand test is offered, not asked for.", "tests"));
+        return needed ? StrandState.Required : StrandState.Offered;
+    }
+
+    private static string Words(StrandResult result) => result switch
+    {
+        StrandResult.Right => "right",
+        StrandResult.TooLight => "too light",
+        StrandResult.TooDark => "too dark",
+        StrandResult.TooWarm => "too warm",
+        StrandResult.TooCool => "too cool",
+        StrandResult.GreyShows => "with white hair still showing",
+        StrandResult.Damaged => "damaged",
+        _ => throw new ArgumentOutOfRangeException(nameof(result)),
+    };
+}

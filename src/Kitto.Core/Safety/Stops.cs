@@ -1,0 +1,71 @@
+using Kitto.Core.Head;
+
+namespace Kitto.Core.Safety;
+
+/// <summary>What stops a kit, whatever else (safety). Nothing a house sets reaches in here.</summary>
+public static class Stops
+{
+    /// <summary>Youngest age: labels in the EU and UK say "not intended for use on persons below the age of 16" (from memory; check your local code).</summary>
+    public const int YoungestAge = 16;
+
+    /// <summary>Relaxing, perming or straightening within this many days stops a kit (SA9).</summary>
+    public const int ChemicalServiceDays = 14;
+
+    /// <summary>The stops that hold; none when a kit may be considered.</summary>
+    public static IEnumerable<Because> Of(Reading reading)
+    {
+        var client = reading.Client;
+        if (client.Reactions)
+        {
+            yield return Stop("SA1", "There was a reaction to hair colour before. Such an allergy is usually for life: never by kit. A doctor and the salon in person decide.");
+        }
+
+        if (client.BlackHenna)
+        {
+            yield return Stop("SA1", "A \"black henna\" tattoo, or a reaction to one, can mean an allergy to hair dye for life: never by kit. A doctor and the salon in person decide.");
+        }
+
+        if (client.SkinTest is { Result: SkinResult.Reacted })
+        {
+            yield return Stop("SA1", "The skin test reacted. Never by kit from now on; a doctor and the salon in person decide.");
+        }
+
+        if (client.AgeYears < YoungestAge)
+        {
+            yield return Stop("SA2", $"She is {client.AgeYears}. Hair colour is not intended for anyone below {YoungestAge}; check your local code.");
+        }
+
+        if (client.Scalp is Scalp.Broken or Scalp.Inflamed or Scalp.Sunburnt or Scalp.Infected)
+        {
+            yield return Stop("SA3", $"The scalp is {client.Scalp.ToString().ToLowerInvariant()}. Wait until it has healed.");
+        }
+
+        foreach (string condition in client.Conditions.Where(c => Conditions.Rule(c) == "SA3"))
+        {
+            yield return Stop("SA3", $"She has {Conditions.Says(condition)}. Wait until it has healed.");
+        }
+
+        if (reading.Hair.Lengths.History is LengthHistory.Henna or LengthHistory.Metallic)
+        {
+            string what = reading.Hair.Lengths.History == LengthHistory.Henna ? "Henna, which may hold metal salts," : "Metallic or progressive dye";
+            yield return Stop("SA4", $"{what} is on the hair. Metal salts react with peroxide: no colour on this hair, roots too.");
+        }
+
+        if (client.StrandTest is { Result: StrandResult.Damaged })
+        {
+            yield return Stop("SA6", "The strand test damaged the hair. No colour; a plan of conditioning, and the salon.");
+        }
+
+        if (client.ChemicalServiceDaysAgo is { } days && days <= ChemicalServiceDays)
+        {
+            yield return Stop("SA9", $"The hair was relaxed, permed or straightened {days} days ago. Wait until more than {ChemicalServiceDays} days have passed.");
+        }
+
+        foreach (string condition in client.Conditions.Where(c => Conditions.Rule(c) == "SA9"))
+        {
+            yield return Stop("SA9", $"The hair shows {Conditions.Says(condition)}. No colour until the salon has seen it.");
+        }
+    }
+
+    private static Because Stop(string rule, string says) => new(rule, says, "stop");
+}

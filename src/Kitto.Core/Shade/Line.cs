@@ -1,0 +1,202 @@
+namespace Kitto.Core.Shade;
+
+/// <summary>Families of shades (SH4).</summary>
+public enum Family
+{
+    /// <summary>Neutral.</summary>
+    N,
+    /// <summary>Neutral, extra cover.</summary>
+    NN,
+    /// <summary>Ash on a green base.</summary>
+    AG,
+    /// <summary>Ash on a blue base.</summary>
+    AB,
+    /// <summary>Violet.</summary>
+    V,
+    /// <summary>Gold.</summary>
+    G,
+    /// <summary>Copper.</summary>
+    C,
+    /// <summary>Red.</summary>
+    R,
+    /// <summary>Beige.</summary>
+    B,
+}
+
+/// <summary>A tone: one family, or a pair of which each takes half.</summary>
+/// <param name="First">The family.</param>
+/// <param name="Second">The second of a pair.</param>
+public readonly record struct Tone(Family First, Family? Second = null)
+{
+    /// <summary>Neutral.</summary>
+    public static Tone Neutral => new(Family.N);
+
+    /// <summary>Whether it holds no tone at all.</summary>
+    public bool IsNeutral => Families.All(f => f is Family.N or Family.NN);
+
+    /// <summary>The one or two families.</summary>
+    public IReadOnlyList<Family> Families => Second is { } second ? [First, second] : [First];
+
+    /// <summary>Whether two tones are of the same family; the order of a pair and extra cover do not matter.</summary>
+    public bool SameAs(Tone other) => Key(this).SequenceEqual(Key(other));
+
+    /// <summary>Reads "N", "AB", or a pair such as "GC" or "G/C"; false when it is neither.</summary>
+    public static bool TryParse(string text, out Tone tone)
+    {
+        tone = Neutral;
+        var families = new List<Family>();
+        string rest = text.Replace("/", "", StringComparison.Ordinal).Replace("+", "", StringComparison.Ordinal).Replace(" ", "", StringComparison.Ordinal);
+        while (rest.Length > 0)
+        {
+            int length = rest.Length >= 2 && Enum.TryParse(rest[..2], out Family two) && Enum.IsDefined(two) && !char.IsDigit(rest[0]) ? 2 : 1;
+            if (char.IsDigit(rest[0]) || !Enum.TryParse(rest[..length], out Family family) || !Enum.IsDefined(family))
+            {
+                return false;
+            }
+
+            families.Add(family);
+            rest = rest[length..];
+        }
+
+        if (families.Count is 0 or > 2)
+        {
+            return false;
+        }
+
+        tone = new Tone(families[0], families.Count == 2 && families[1] != families[0] ? families[1] : null);
+        return true;
+    }
+
+    /// <inheritdoc/>
+    public override string ToString() => First.ToString() + Second;
+
+    private static IEnumerable<Family> Key(Tone tone) => tone.Families.Select(f => f == Family.NN ? Family.N : f).Distinct().Order();
+}
+
+/// <summary>What a line is.</summary>
+public enum LineKind
+{
+    /// <summary>Permanent colour.</summary>
+    Permanent,
+    /// <summary>Permanent high-lift colour.</summary>
+    HighLift,
+    /// <summary>Demi-permanent colour: deposits, does not lift.</summary>
+    Demi,
+    /// <summary>Acidic gloss.</summary>
+    Gloss,
+    /// <summary>Lightener: salon only (SA8).</summary>
+    Lightener,
+}
+
+/// <summary>How thick the mix is; thinner holds less on the hair (quantity 2).</summary>
+public enum Thickness
+{
+    /// <summary>Cream.</summary>
+    Cream,
+    /// <summary>Gel.</summary>
+    Gel,
+    /// <summary>Liquid.</summary>
+    Liquid,
+}
+
+/// <summary>One shade of a line.</summary>
+/// <param name="Code">As printed, such as 5N, 0R, 00 or LT.</param>
+/// <param name="Level">Level; 0 for concentrates, clear and lightener.</param>
+/// <param name="Family">Family; null for clear and lightener.</param>
+public sealed record ShadeOf(string Code, int Level, Family? Family)
+{
+    /// <summary>A concentrate has a tone and no depth.</summary>
+    public bool Concentrate => Level == 0 && Family is not null;
+
+    /// <summary>Reads a shade code: a level and a family, a concentrate (0R 0G 0B 0V), clear (00) or lightener (LT).</summary>
+    /// <returns>Null when it is none of these.</returns>
+    public static ShadeOf? Parse(string code)
+    {
+        switch (code)
+        {
+            case "00" or "LT": return new ShadeOf(code, 0, null);
+            case "0R": return new ShadeOf(code, 0, Shade.Family.R);
+            case "0G": return new ShadeOf(code, 0, Shade.Family.AG);
+            case "0B": return new ShadeOf(code, 0, Shade.Family.AB);
+            case "0V": return new ShadeOf(code, 0, Shade.Family.V);
+        }
+
+        int digits = code.TakeWhile(char.IsAsciiDigit).Count();
+        return digits is 1 or 2 && int.TryParse(code[..digits], out int level) && level is >= 1 and <= 12
+            && code.Length > digits && code[digits..].All(char.IsAsciiLetterUpper) && Enum.TryParse(code[digits..], out Family family)
+            ? new ShadeOf(code, level, family)
+            : null;
+    }
+}
+
+/// <summary>A strength of developer that the line stocks.</summary>
+/// <param name="Volume">Strength.</param>
+/// <param name="ChairOnly">Kept for the chair, never for a kit.</param>
+public sealed record Stocked(Volume Volume, bool ChairOnly);
+
+/// <summary>A line of colour with the rules of its leaflet.</summary>
+/// <param name="Id">Id in the catalogue.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Kind">What it is.</param>
+/// <param name="Thickness">How thick its mix is.</param>
+/// <param name="DeveloperPerColour">Grams of developer to one gram of colour (DV9).</param>
+/// <param name="LengthsDeveloperPerColour">The same for the lengths, where the line has another.</param>
+/// <param name="Developers">Stocked strengths.</param>
+/// <param name="Process">Standard time after the last stroke.</param>
+/// <param name="ProcessMin">Shortest time.</param>
+/// <param name="ProcessMax">Longest time.</param>
+/// <param name="WorkingLife">How long a mix works in the bowl.</param>
+/// <param name="LongestContact">Longest time anywhere on the head (TM8).</param>
+/// <param name="Tube">Grams in one tube.</param>
+/// <param name="Shades">Its shades.</param>
+public sealed record Line(
+    string Id, string Name, LineKind Kind, Thickness Thickness, double DeveloperPerColour, double? LengthsDeveloperPerColour,
+    IReadOnlyList<Stocked> Developers, Minutes Process, Minutes ProcessMin, Minutes ProcessMax, Minutes WorkingLife, Minutes LongestContact,
+    Grams Tube, IReadOnlyList<ShadeOf> Shades)
+{
+    /// <summary>Whether it is a permanent colour, high-lift included.</summary>
+    public bool IsPermanent => Kind is LineKind.Permanent or LineKind.HighLift;
+
+    /// <summary>The shade of that code, if the line has it.</summary>
+    public ShadeOf? Find(string code) => Shades.FirstOrDefault(s => s.Code == code);
+
+    /// <summary>The shade of a family at a level, if the line has it.</summary>
+    public ShadeOf? Find(Family family, int level) => Shades.FirstOrDefault(s => s.Family == family && s.Level == level);
+}
+
+/// <summary>A part of a mix: a shade and its share of the colour.</summary>
+/// <param name="Shade">The shade.</param>
+/// <param name="Share">Its share; the parts add up to one.</param>
+public sealed record MixPart(string Shade, Share Share);
+
+/// <summary>The lines a salon has.</summary>
+/// <param name="Lines">The lines, at least one.</param>
+public sealed record Shelf(IReadOnlyList<Line> Lines)
+{
+    /// <summary>Id of the gloss that goes with every line (tables).</summary>
+    public const string CompanionGloss = "tidewash-gloss";
+
+    /// <summary>Id of the house lightener (tables).</summary>
+    public const string HouseLightener = "breakwater";
+
+    /// <summary>The line of that id, if there is one.</summary>
+    public Line? Find(string id) => Lines.FirstOrDefault(l => l.Id == id);
+
+    /// <summary>The line a service uses when none is named (tables); lightener is used for lightening whatever was named.</summary>
+    /// <exception cref="InvalidOperationException">The shelf lacks the line.</exception>
+    public Line For(Goal goal, string? named, House house)
+    {
+        string id = goal.Service switch
+        {
+            Service.Lighten => HouseLightener,
+            _ when named is not null => named,
+            Service.GreyBlend => "halyard-demi",
+            Service.RootShadow => house.School("TM10") == "permanent" ? "lantern-cream" : "halyard-demi",
+            Service.Gloss => house.School("DV5") == "permanentLow" ? "lantern-cream" : CompanionGloss,
+            Service.BaseLift => "lantern-lift",
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss => "lantern-cream",
+            _ => throw new InvalidOperationException("unknown service"),
+        };
+        return Find(id) ?? throw new InvalidOperationException($"The shelf has no line {id}.");
+    }
+}
