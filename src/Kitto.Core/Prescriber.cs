@@ -144,7 +144,7 @@ public static class Prescriber
             return new Mix(use, line, given.Parts, given.Developer ?? wanted, ratio);
         }
 
-        var again = onLengths ? null : Adjust.Next(c.Reading.Last, line, level, tone, why);
+        var again = Adjust.Next(c.Reading.Last, use, line, level, tone, why);
         if (again is null && !onLengths)
         {
             var lengths = c.Reading.Hair.Lengths;
@@ -246,7 +246,7 @@ public static class Prescriber
 
     private static bool SameAsLast(Case c, Mix mix)
     {
-        if (c.Reading.Last?.Formula is not { } last)
+        if (c.Reading.Last?.Formula is not { } last || last.Use != mix.Use)
         {
             return c.Formula is not null;
         }

@@ -10,9 +10,9 @@ public static class Adjust
     public const double ToneStep = 0.1;
 
     /// <summary>Last time's formula, changed in at most one thing; null when last time says nothing about what is wished now.</summary>
-    public static IReadOnlyList<MixPart>? Next(LastTime? last, Line line, Level level, Tone tone, ICollection<Because> why)
+    public static IReadOnlyList<MixPart>? Next(LastTime? last, string use, Line line, Level level, Tone tone, ICollection<Because> why)
     {
-        if (last?.Formula is not { } formula || formula.Use == "lengths" || formula.Parts.Any(p => line.Find(p.Shade) is null) || !Serves(formula.Parts, level, tone))
+        if (last?.Formula is not { } formula || formula.Use != use || formula.Parts.Any(p => line.Find(p.Shade) is null) || !Serves(formula.Parts, level, tone))
         {
             return null;
         }
