@@ -1,0 +1,79 @@
+namespace Kitto.Store;
+
+/// <summary>A client.</summary>
+public sealed record Client(Guid Id, string Name, DateOnly BirthDate, int DestinationId, string Destination, string Note, DateTime CreatedAt, int Version)
+{
+    /// <summary>Whole years on a day.</summary>
+    public int AgeOn(DateOnly day) => day.Year - BirthDate.Year - (day < BirthDate.AddYears(day.Year - BirthDate.Year) ? 1 : 0);
+}
+
+/// <summary>A line in the list of clients.</summary>
+public sealed record ClientRow(Guid Id, string Name, string Destination, int Kits, string? Service, string? Decision, DateTime? SignedAt, string? KitState);
+
+/// <summary>One version of a reading.</summary>
+public sealed record StoredReading(Guid Id, Guid ClientId, int Version, DateTime TakenAt, string TakenBy, string Document);
+
+/// <summary>Clients and what was read off them.</summary>
+public sealed class Clients(Database db)
+{
+    public const int PageSize = 100;
+
+    public Task<Client?> Get(Guid id) => db.One<Client>("""
+        select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version
+        from client c join destination d on d.id = c.destination_id
+        where c.id = @id
+        """, new { id });
+
+    /// <summary>Clients any word of whose name begins with the text; everyone when it is empty. At most a page.</summary>
+    public Task<IReadOnlyList<ClientRow>> Find(string text) => db.List<ClientRow>("""
+        select c.id, c.name, d.name as destination, (select count(*)::int from kit k where k.client_id = c.id) as kits,
+               p.service, p.decision, p.signed_at, k.state as kit_state
+        from client c
+        join destination d on d.id = c.destination_id
+        left join lateral (select id, service, decision, signed_at from prescription where client_id = c.id order by signed_at desc limit 1) p on true
+        left join kit k on k.prescription_id = p.id
+        where @text = '' or lower(c.name) like @pattern or lower(c.name) like '% ' || @pattern
+        order by c.name
+        limit @limit
+        """, new { text, pattern = text.Trim().ToLowerInvariant().Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%", limit = PageSize + 1 });
+
+    public Task Add(Client client) => db.Run("""
+        insert into client (id, name, birth_date, destination_id, note, created_at)
+        values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt)
+        """, client);
+
+    public async Task Save(Client client)
+    {
+        int rows = await db.Run("""
+            update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, version = version + 1
+            where id = @Id and version = @Version
+            """, client);
+        if (rows == 0)
+        {
+            throw new ConflictException("Someone else has changed this client meanwhile.");
+        }
+    }
+
+    public Task<StoredReading?> LatestReading(Guid clientId) => db.One<StoredReading>("""
+        select r.id, r.client_id, r.version, r.taken_at, p.display_name as taken_by, r.document::text as document
+        from reading r join person p on p.id = r.taken_by
+        where r.client_id = @clientId
+        order by r.version desc limit 1
+        """, new { clientId });
+
+    /// <summary>Adds the version after the one it was begun from.</summary>
+    /// <exception cref="ConflictException">Another version has been added since.</exception>
+    public async Task<StoredReading> AddReading(Guid clientId, int begunFrom, string document, Guid by, DateTime at)
+    {
+        int rows = await db.Run("""
+            insert into reading (id, client_id, version, taken_at, taken_by, document)
+            select @id, @clientId, @begunFrom + 1, @at, @by, @document::jsonb
+            where @begunFrom = coalesce((select max(version) from reading where client_id = @clientId), 0)
+            on conflict (client_id, version) do nothing
+            """, new { id = Guid.CreateVersion7(), clientId, begunFrom, document, by, at });
+        var latest = await LatestReading(clientId);
+        return rows == 1 && latest is not null
+            ? latest
+            : throw new ConflictException($"{latest?.TakenBy ?? "Someone"} has saved reading {latest?.Version} meanwhile.");
+    }
+}

@@ -1,0 +1,68 @@
+using System.Text.Json;
+using Kitto.Core;
+
+namespace Kitto.Store;
+
+/// <summary>The salon's own values.</summary>
+public sealed record Studio(string Name, string TimeZone, double ServiceLevel, double ScaleStep, string Schools, bool IsDemo, int Version)
+{
+    /// <summary>The values the engine reckons with.</summary>
+    public House House() => new(ServiceLevel, Grams.Of(ScaleStep), JsonSerializer.Deserialize<Dictionary<string, string>>(Schools) ?? []);
+
+    /// <summary>The day it is in the studio.</summary>
+    public DateOnly Today(DateTimeOffset now) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(now, Zone()).DateTime);
+
+    /// <summary>A moment as the studio's clock shows it.</summary>
+    public DateTime Local(DateTime utc) => TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(utc, DateTimeKind.Utc), Zone());
+
+    /// <summary>The moment of a time read off the studio's clock; a time the clocks skip counts an hour on.</summary>
+    public DateTime Utc(DateTime local)
+    {
+        var plain = DateTime.SpecifyKind(local, DateTimeKind.Unspecified);
+        return TimeZoneInfo.ConvertTimeToUtc(Zone().IsInvalidTime(plain) ? plain.AddHours(1) : plain, Zone());
+    }
+
+    private TimeZoneInfo Zone() => TimeZoneInfo.FindSystemTimeZoneById(TimeZone);
+}
+
+/// <summary>Where kits are posted to, and when post leaves.</summary>
+public sealed record Destination(int Id, string Name, string PostDays, int TransitDays)
+{
+    /// <summary>The days post leaves.</summary>
+    public IReadOnlyList<DayOfWeek> Days() => [.. PostDays.Split(',').Select(Enum.Parse<DayOfWeek>)];
+}
+
+/// <summary>Studio and destinations.</summary>
+public sealed class Studios(Database db)
+{
+    public Task<Studio?> Get() => db.One<Studio>("""
+        select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version
+        from studio where id = 1
+        """);
+
+    public Task Create(string name, string timeZone, bool demo) => db.Run("""
+        insert into studio (id, name, time_zone, service_level, scale_step, is_demo)
+        values (1, @name, @timeZone, 0.9, 0.1, @demo)
+        on conflict (id) do nothing
+        """, new { name, timeZone, demo });
+
+    public async Task Save(Studio studio)
+    {
+        int rows = await db.Run("""
+            update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb, version = version + 1
+            where id = 1 and version = @Version
+            """, studio);
+        if (rows == 0)
+        {
+            throw new ConflictException("Someone else has changed the house meanwhile.");
+        }
+    }
+
+    public Task<IReadOnlyList<Destination>> Destinations() => db.List<Destination>("""
+        select id, name, post_days, transit_days from destination order by name
+        """);
+
+    public async Task<int> AddDestination(string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) => await db.One<int>("""
+        insert into destination (name, post_days, transit_days) values (@name, @days, @transitDays) returning id
+        """, new { name, days = string.Join(',', postDays), transitDays });
+}

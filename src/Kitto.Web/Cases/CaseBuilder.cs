@@ -1,0 +1,186 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Kitto.Core;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+using Kitto.Store;
+
+namespace Kitto.Web.Cases;
+
+/// <summary>What the record says about a client, gathered once for a page.</summary>
+public sealed record ClientRecord(
+    Client Client, Studio Studio, Destination Destination, StoredReading? Reading, IReadOnlyList<SignedPrescription> Prescriptions,
+    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, DateOnly Today)
+{
+    /// <summary>Kits that were applied and reported, newest first, each with its frozen prescription.</summary>
+    public IEnumerable<(SignedPrescription Signed, OutcomeReport Outcome)> Reported =>
+        Outcomes.SelectMany(o => Prescriptions.Where(p => p.KitId == o.KitId).Select(p => (p, o)));
+
+    /// <summary>Whether any test of any kit reacted: for good (SA1).</summary>
+    public bool Reacted => Tests.Any(t => t.Result == "reacted");
+}
+
+/// <summary>Builds the whole case of the contract from a form and the record, so that nothing the record knows is typed again.</summary>
+public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, Shelf shelf, TimeProvider clock)
+{
+    public async Task<ClientRecord?> Load(Guid clientId)
+    {
+        if (await clients.Get(clientId) is not { } client)
+        {
+            return null;
+        }
+
+        var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
+        var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
+        return new ClientRecord(client, studio, destination, await clients.LatestReading(clientId), await kits.History(clientId),
+            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), studio.Today(clock.GetUtcNow()));
+    }
+
+    /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
+    public static (FormValues Values, string? Note) Begin(ClientRecord record)
+    {
+        if (record.Reading is not { } reading)
+        {
+            var blank = new FormValues { ["goal.service"] = "rootTouchUp", ["hands.who"] = "alone", ["client.scalp"] = "sound", ["hair.texture"] = "medium", ["hair.density"] = "medium", ["hair.porosity"] = "normal" };
+            foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
+            {
+                blank[$"zones.{zone}.include"] = "true";
+            }
+
+            return (blank, null);
+        }
+
+        var values = FormValues.From(JsonNode.Parse(reading.Document)!.AsObject());
+        var taken = DateOnly.FromDateTime(record.Studio.Local(reading.TakenAt));
+        var coloured = record.Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= taken);
+        int days = record.Today.DayNumber - (coloured ?? taken).DayNumber;
+        if (days <= 0 && coloured is null)
+        {
+            return (values, null);
+        }
+
+        foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
+        {
+            string path = $"zones.{zone}.regrowthMm";
+            bool painted = coloured is not null && values[$"zones.{zone}.include"] != "false";
+            double before = !painted && double.TryParse(values[path], out double read) ? read : 0;
+            values[path] = Math.Min(300, Math.Round(before + Growth.Over(Math.Max(0, days)).Value)).ToString("0");
+        }
+
+        if (coloured is not null)
+        {
+            values["hands.practised"] = "true";
+            values["plan.wantBy"] = "";
+        }
+
+        if (double.TryParse(values["client.chemicalServiceDaysAgo"], out double ago))
+        {
+            values["client.chemicalServiceDaysAgo"] = Math.Min(3650, ago + record.Today.DayNumber - taken.DayNumber).ToString("0");
+        }
+
+        return (values, coloured is { } day
+            ? $"Regrowth reckoned from colour day {day:d MMM}, {days} days at 12.5 mm a month: correct it where you see otherwise"
+            : $"Regrowth grown on by {days} days since the reading of {taken:d MMM}");
+    }
+
+    /// <summary>The whole case document.</summary>
+    public JsonObject Document(FormValues values, ClientRecord record)
+    {
+        var c = values.ToJson();
+        var client = (c["client"] ??= new JsonObject()).AsObject();
+        client["ageYears"] = record.Client.AgeOn(record.Today);
+        client["firstKit"] = record.Outcomes.Count == 0;
+        if (record.Reacted)
+        {
+            client["reactions"] = true;
+        }
+
+        if (SkinTest(values, record) is { } skin)
+        {
+            client["skinTest"] = new JsonObject
+            {
+                ["daysAgo"] = Days(record, DateOnly.FromDateTime(record.Studio.Local(skin.AppliedAt))), ["result"] = skin.Result, ["line"] = skin.Line,
+            };
+        }
+
+        var past = record.Reported.Select(r => (Prescribed: Json.ReadPrescription(r.Signed.Document), r.Outcome)).Where(r => r.Prescribed.Quantity is not null).ToList();
+        if (past.Count > 0)
+        {
+            var hands = (c["hands"] ??= new JsonObject()).AsObject();
+            hands["history"] = new JsonArray([.. past.Select(r => Used(r.Prescribed.Quantity!, r.Outcome, record))]);
+            var (prescribed, outcome) = past[0];
+            var formula = prescribed.Formulas[0];
+            double colour = formula.Parts.Sum(p => p.Grams.Value);
+            c["last"] = new JsonObject
+            {
+                ["daysAgo"] = Days(record, outcome.AppliedOn),
+                ["formula"] = new JsonObject
+                {
+                    ["use"] = formula.Use,
+                    ["parts"] = new JsonArray([.. formula.Parts.Select(p => new JsonObject { ["shade"] = p.Shade, ["share"] = Math.Round(p.Grams.Value / colour, 3) })]),
+                    ["developerVolume"] = formula.Developer.Volume.Value,
+                },
+                ["outcome"] = new JsonObject { ["coverage"] = outcome.Coverage, ["depth"] = outcome.Depth, ["tone"] = outcome.Tone },
+            };
+        }
+
+        if (c["plan"] is JsonObject plan)
+        {
+            plan["today"] = record.Today.ToString("yyyy-MM-dd");
+            plan["postDays"] = new JsonArray([.. record.Destination.Days().Select(d => JsonValue.Create(d.ToString().ToLowerInvariant()))]);
+            plan["transitDays"] = record.Destination.TransitDays;
+        }
+
+        c["house"] = new JsonObject
+        {
+            ["serviceLevel"] = record.Studio.ServiceLevel, ["scaleStepGrams"] = record.Studio.ScaleStep, ["schools"] = JsonNode.Parse(record.Studio.Schools),
+        };
+        return c;
+    }
+
+    /// <summary>Reads the case and prescribes; errors carry the form's own paths.</summary>
+    public (Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, string Document) Prescribe(FormValues values, ClientRecord record)
+    {
+        string document = Document(values, record).ToJsonString(Json.Options);
+        var (found, errors) = CaseReader.Read(document, shelf);
+        var all = errors.ToList();
+        if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
+        {
+            all.Add(new FieldError("plan.wantBy", "is not after today", $"from {record.Today.AddDays(1):d MMM yyyy}"));
+        }
+
+        return found is null || all.Count > 0 ? (null, null, all, document) : (found, Prescriber.Prescribe(found, shelf), [], document);
+    }
+
+    /// <summary>Freezes what was prescribed: the case, the answer, the guide; a kit is opened where the decision is one.</summary>
+    public Task<(Guid Prescription, Guid? Kit)> Sign(StoredReading reading, Case c, Prescription p, string document, Guid by, DateTime at)
+    {
+        var guide = Guide.For(c, p, shelf);
+        return kits.Sign(new Signing(
+            reading.ClientId, reading.Id, Json.Name(p.Decision), Json.Name(c.Goal.Service), at, by, document, Json.Write(p),
+            guide is null ? null : JsonSerializer.Serialize(guide, Json.Options), string.Join(',', p.Formulas.Select(f => f.Line).Distinct()),
+            p.Tests.StrandTest == StrandState.Required, p.Plan?.FillOn, p.Plan?.PostOn, p.Plan?.ColourOn));
+    }
+
+    /// <summary>A reaction first, else the newest test with the line this sitting uses, else the newest of all.</summary>
+    private TestReport? SkinTest(FormValues values, ClientRecord record)
+    {
+        var done = record.Tests.Where(t => t is { Kind: "skin", Result: not null }).OrderByDescending(t => t.AppliedAt).ToList();
+        string line = values["line"];
+        if (line.Length == 0 && Enum.TryParse(values["goal.service"], true, out Service service))
+        {
+            line = shelf.For(new Goal(service, null, null, null), null, record.Studio.House()).Id;
+        }
+
+        return done.FirstOrDefault(t => t.Result == "reacted") ?? done.FirstOrDefault(t => t.Line == line) ?? done.FirstOrDefault();
+    }
+
+    private static JsonObject Used(Quantities sent, OutcomeReport outcome, ClientRecord record) => new()
+    {
+        ["baseGrams"] = sent.BaseGrams.Value, ["sentGrams"] = sent.SendGrams.Value, ["residueGrams"] = sent.ResidueGrams.Value,
+        ["leftGrams"] = outcome.LeftGrams, ["ranOut"] = outcome.RanOut, ["weighed"] = outcome.Weighed, ["daysAgo"] = Days(record, outcome.AppliedOn),
+    };
+
+    private static int Days(ClientRecord record, DateOnly day) => Math.Clamp(record.Today.DayNumber - day.DayNumber, 0, 3650);
+}

@@ -1,0 +1,76 @@
+using Kitto.Core;
+
+namespace Kitto.Web.Drawing;
+
+/// <summary>The bowl from above: colour parts true to area, developer as the ring round them, what hands use marked on the wall.</summary>
+public static class BowlDrawing
+{
+    private const double Centre = 110;
+    private const double Rim = 100;
+
+    /// <summary>Draws what is sent of all formulas together.</summary>
+    public static string Draw(Prescription p)
+    {
+        if (p.Quantity is not { } q || p.Formulas.Count == 0)
+        {
+            return "";
+        }
+
+        // Area is grams: the outermost mark, the greater of what is sent and what may be used, reaches the wall.
+        double full = Math.Max(q.SendGrams.Value, q.UseHighGrams.Value + q.ResidueGrams.Value) * 1.06;
+        double Radius(double grams) => Rim * Math.Sqrt(Math.Max(0, grams) / full);
+        var parts = p.Formulas.SelectMany(f => f.Parts.Select(part => (Name: part.Shade, Grams: part.Grams.Value))).ToList();
+        double colour = parts.Sum(x => x.Grams);
+        double sent = q.SendGrams.Value;
+        var svg = new Svg();
+        svg.Add($"<svg class=\"bowl\" viewBox=\"0 0 220 220\" role=\"img\" aria-label=\"{Describe(p)}\">");
+        svg.Add($"<circle class=\"bowl-wall\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim + 6}\"/><circle class=\"bowl-inside\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim}\"/>");
+        svg.Add($"<circle class=\"bowl-rest\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent)}\"/>");
+        svg.Add($"<circle class=\"bowl-developer\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent - q.ResidueGrams.Value)}\"/>");
+        double at = 0;
+        double inner = Radius(colour);
+        for (int i = 0; i < parts.Count; i++)
+        {
+            double share = parts[i].Grams / colour;
+            svg.Add($"<path class=\"bowl-part part-{i % 4}\" d=\"{Wedge(at, at + share, inner)}\"/>");
+            at += share;
+        }
+
+        at = 0;
+        foreach (var (name, grams) in parts)
+        {
+            double middle = (at + grams / colour / 2) * 2 * Math.PI;
+            double reach = parts.Count == 1 ? 0 : inner * .58;
+            if (grams / colour > .07)
+            {
+                svg.Add($"<text class=\"bowl-name\" x=\"{Centre + reach * Math.Sin(middle)}\" y=\"{Centre - reach * Math.Cos(middle) + 4}\" text-anchor=\"middle\">{name}</text>");
+            }
+
+            at += grams / colour;
+        }
+
+        double ring = (inner + Radius(sent - q.ResidueGrams.Value)) / 2;
+        svg.Add($"<text class=\"bowl-volume\" x=\"{Centre}\" y=\"{Centre + ring + 4.5}\" text-anchor=\"middle\">{p.Formulas[0].Developer.Volume.ToString()}</text>");
+        svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseLowGrams.Value + q.ResidueGrams.Value)}\"/>");
+        svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseHighGrams.Value + q.ResidueGrams.Value)}\"/></svg>");
+        return svg.ToString();
+    }
+
+    /// <summary>The drawing in words.</summary>
+    public static string Describe(Prescription p) =>
+        p.Quantity is not { } q ? "Nothing is mixed."
+        : $"Bowl with {string.Join(", ", p.Formulas.SelectMany(f => f.Parts.Select(x => $"{x.Grams} of {x.Shade}").Append($"{f.Developer.Grams} of {f.Developer.Volume}")))}. Sent {q.SendGrams}; these hands use {q.UseLowGrams} to {q.UseHighGrams}; {q.ResidueGrams} stays behind.";
+
+    private static string Wedge(double from, double to, double radius)
+    {
+        if (to - from > .9999)
+        {
+            return FormattableString.Invariant($"M{Centre} {Centre - radius:0.##}A{radius:0.##} {radius:0.##} 0 1 1 {Centre - .01} {Centre - radius:0.##}Z");
+        }
+
+        (double X, double Y) On(double turn) => (Centre + radius * Math.Sin(turn * 2 * Math.PI), Centre - radius * Math.Cos(turn * 2 * Math.PI));
+        var (x1, y1) = On(from);
+        var (x2, y2) = On(to);
+        return FormattableString.Invariant($"M{Centre} {Centre}L{x1:0.##} {y1:0.##}A{radius:0.##} {radius:0.##} 0 {(to - from > .5 ? 1 : 0)} 1 {x2:0.##} {y2:0.##}Z");
+    }
+}

@@ -1,0 +1,68 @@
+using Kitto.Core;
+using Kitto.Core.Clock;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+
+namespace Kitto.Web.Drawing;
+
+/// <summary>The clock: a lane a zone in the order of painting, contact windows, one rinse line.</summary>
+public static class ClockDrawing
+{
+    private const double Left = 118;
+    private const double Width = 900;
+    private const double Lane = 17;
+
+    /// <summary>Draws a schedule.</summary>
+    /// <param name="clock">The schedule.</param>
+    /// <param name="reading">The reading, for the windows.</param>
+    /// <param name="line">The line of the first formula.</param>
+    /// <param name="service">The service.</param>
+    public static string Draw(Schedule clock, Reading reading, Line line, Service service)
+    {
+        double end = Math.Max(clock.RinseAtMinutes.Value + 6, 20);
+        double X(double minutes) => Left + (Width - Left - 46) * minutes / end;
+        double bottom = 22 + clock.Zones.Count * Lane;
+        var svg = new Svg();
+        svg.Add($"<svg class=\"clock\" viewBox=\"0 0 {Width} {bottom + 6}\" role=\"img\" aria-label=\"{Describe(clock)}\">");
+        for (int tick = 0; tick <= end; tick += 10)
+        {
+            svg.Add($"<line class=\"tick\" x1=\"{X(tick)}\" y1=\"18\" x2=\"{X(tick)}\" y2=\"{bottom}\"/>");
+            if (Math.Abs(tick - clock.RinseAtMinutes.Value) > 5 && Math.Abs(tick - clock.PaintMinutes.Value) > 6)
+            {
+                svg.Add($"<text class=\"tick-number\" x=\"{X(tick)}\" y=\"12\" text-anchor=\"middle\">{tick}</text>");
+            }
+        }
+
+        double rinse = X(clock.RinseAtMinutes.Value);
+        for (int i = 0; i < clock.Zones.Count; i++)
+        {
+            var zone = clock.Zones[i];
+            double y = 22 + i * Lane;
+            double until = i + 1 < clock.Zones.Count ? clock.Zones[i + 1].PaintedAt.Value : clock.PaintMinutes.Value;
+            var window = ContactWindow.Of(zone.Zone, reading.Zones[(int)zone.Zone], line, service);
+            double from = X(zone.PaintedAt.Value + window.From.Value);
+            double to = X(Math.Min(end, zone.PaintedAt.Value + window.To.Value));
+            bool missed = window.Miss(zone.ContactMinutes) != 0;
+            string says = zone.Zone.Facts().Says;
+            svg.Add($"<text class=\"lane-name\" x=\"0\" y=\"{y + 12}\">{i + 1} {says}{(clock.Zones.Any(z => z.Batch > 1) ? zone.Batch == 1 ? " · A" : " · B" : "")}</text>");
+            if (to > from)
+            {
+                svg.Add($"<rect class=\"lane-window\" x=\"{from}\" y=\"{y + 1.5}\" width=\"{to - from}\" height=\"{Lane - 4}\"/>");
+            }
+
+            svg.Add($"<rect class=\"lane-contact{(missed ? " missed" : "")}\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 5.5}\" width=\"{Math.Max(0, rinse - X(zone.PaintedAt.Value))}\" height=\"5\"/>");
+            svg.Add($"<rect class=\"lane-paint\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 2}\" width=\"{Math.Max(1.5, X(until) - X(zone.PaintedAt.Value))}\" height=\"{Lane - 5}\"/>");
+            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{Width}\" y=\"{y + 12}\" text-anchor=\"end\">{zone.ContactMinutes.Value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture)}{(missed ? " !" : "")}</text>");
+        }
+
+        double last = X(clock.PaintMinutes.Value);
+        svg.Add($"<line class=\"last-stroke\" x1=\"{last}\" y1=\"16\" x2=\"{last}\" y2=\"{bottom}\"/><text class=\"tick-name\" x=\"{last}\" y=\"12\" text-anchor=\"middle\">last stroke {clock.PaintMinutes.ToString()}</text>");
+        svg.Add($"<line class=\"rinse\" x1=\"{rinse}\" y1=\"16\" x2=\"{rinse}\" y2=\"{bottom + 4}\"/><text class=\"tick-name rinse-name\" x=\"{rinse}\" y=\"12\" text-anchor=\"middle\">rinse {clock.RinseAtMinutes.ToString()}</text>");
+        return svg.Add($"</svg>").ToString();
+    }
+
+    /// <summary>The drawing in words.</summary>
+    public static string Describe(Schedule clock) =>
+        $"Clock. Painted {clock.Order.Says()} in {clock.PaintMinutes}, rinsed at {clock.RinseAtMinutes}. "
+        + string.Join("; ", clock.Zones.Select(z => $"{z.Zone.Facts().Says} at {z.PaintedAt}, {z.ContactMinutes} of contact")) + ".";
+}

@@ -1,0 +1,72 @@
+using Kitto.Store;
+using Microsoft.AspNetCore.Identity;
+
+namespace Kitto.Web.Identity;
+
+/// <summary>Lets ASP.NET Core Identity keep people through Dapper.</summary>
+public sealed class PeopleStore(People people, TimeProvider clock) : IUserPasswordStore<Person>, IUserLockoutStore<Person>, IUserSecurityStampStore<Person>
+{
+    public Task<string> GetUserIdAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.Id.ToString());
+
+    public Task<string?> GetUserNameAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.UserName);
+
+    public Task SetUserNameAsync(Person user, string? userName, CancellationToken cancellationToken) => Set(() => user.UserName = userName ?? "");
+
+    public Task<string?> GetNormalizedUserNameAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.NormalName);
+
+    public Task SetNormalizedUserNameAsync(Person user, string? normalizedName, CancellationToken cancellationToken) => Set(() => user.NormalName = normalizedName ?? "");
+
+    public async Task<IdentityResult> CreateAsync(Person user, CancellationToken cancellationToken)
+    {
+        user.CreatedAt = clock.GetUtcNow().UtcDateTime;
+        await people.Add(user);
+        return IdentityResult.Success;
+    }
+
+    public async Task<IdentityResult> UpdateAsync(Person user, CancellationToken cancellationToken) =>
+        await people.Save(user) == 1 ? IdentityResult.Success : IdentityResult.Failed(new IdentityError { Description = "This account is gone." });
+
+    public Task<IdentityResult> DeleteAsync(Person user, CancellationToken cancellationToken) =>
+        throw new NotSupportedException("People are kept: what they signed stays signed by someone.");
+
+    public Task<Person?> FindByIdAsync(string userId, CancellationToken cancellationToken) =>
+        Guid.TryParse(userId, out var id) ? people.ById(id) : Task.FromResult<Person?>(null);
+
+    public Task<Person?> FindByNameAsync(string normalizedUserName, CancellationToken cancellationToken) => people.ByName(normalizedUserName);
+
+    public Task SetPasswordHashAsync(Person user, string? passwordHash, CancellationToken cancellationToken) => Set(() => user.PasswordHash = passwordHash);
+
+    public Task<string?> GetPasswordHashAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash);
+
+    public Task<bool> HasPasswordAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash is not null);
+
+    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult(user.LockedUntil is { } until ? new DateTimeOffset(DateTime.SpecifyKind(until, DateTimeKind.Utc)) : (DateTimeOffset?)null);
+
+    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) => Set(() => user.LockedUntil = lockoutEnd?.UtcDateTime);
+
+    public Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(++user.FailedCount);
+
+    public Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Set(() => user.FailedCount = 0);
+
+    public Task<int> GetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.FailedCount);
+
+    public Task<bool> GetLockoutEnabledAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(true);
+
+    public Task SetLockoutEnabledAsync(Person user, bool enabled, CancellationToken cancellationToken) => Task.CompletedTask;
+
+    public Task SetSecurityStampAsync(Person user, string stamp, CancellationToken cancellationToken) => Set(() => user.SecurityStamp = stamp);
+
+    public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.SecurityStamp);
+
+    public void Dispose()
+    {
+        // Nothing is held.
+    }
+
+    private static Task Set(Action set)
+    {
+        set();
+        return Task.CompletedTask;
+    }
+}

@@ -1,0 +1,272 @@
+using System.Globalization;
+using Kitto.Core;
+using Kitto.Core.Outcome;
+using Kitto.Core.Shade;
+using Kitto.Core.Contract;
+using Kitto.Store;
+using Kitto.Web.Cases;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages.ClientGuide;
+
+/// <summary>The client's own page: tests, steps, report. What is locked is not in the page at all.</summary>
+public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, Shelf shelf, TimeProvider clock) : PageModel
+{
+    /// <summary>What she may say of a scalp; the last is a reaction.</summary>
+    public static readonly IReadOnlyList<(string Name, string Says)> Comforts =
+        [("fine", "Nothing"), ("tingled", "It tingled a little"), ("reacted", "It burned, itched, swelled or went red")];
+
+    public OpenGuide? Open { get; private set; }
+
+    public string Token { get; private set; } = "";
+
+    public string Closed { get; private set; } = "";
+
+    /// <summary>What was typed, to be given back.</summary>
+    public Dictionary<string, string> Typed { get; } = [];
+
+    public Dictionary<string, string> Wrong { get; } = [];
+
+    public string? Said { get; private set; }
+
+    public DateOnly Today { get; private set; }
+
+    public Shelf Shelf => shelf;
+
+    public string Now => Open!.Studio.Local(clock.GetUtcNow().UtcDateTime).ToString("yyyy-MM-ddTHH:mm");
+
+    /// <summary>Which part of the page she is in.</summary>
+    public string Part => Open switch
+    {
+        { Kit.State: "stopped" } => "stopped",
+        { Kit.State: "closed", Outcome: null } => "over",
+        { Outcome: not null } => "reported",
+        { Tests.Unlocked: true } => "day",
+        _ => "tests",
+    };
+
+    public async Task<IActionResult> OnGet(string token) => await Load(token) ? Page() : Page410();
+
+    public async Task<IActionResult> OnPostPutOn(string token, string line, string at)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        var now = clock.GetUtcNow().UtcDateTime;
+        var stand = Open!.Tests.Skin.FirstOrDefault(s => s.Line == line);
+        if (stand is null || Part != "tests" || stand.Stage is not (SkinStage.NotYet or SkinStage.Expired))
+        {
+            return Again(null, "This test has been started already.");
+        }
+
+        Typed["at"] = at;
+        if (!DateTime.TryParseExact(at, "yyyy-MM-ddTHH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out var local))
+        {
+            return Again("at", "Give the day and the time you put it on.");
+        }
+
+        var utc = Open.Studio.Utc(local);
+        var made = Open.Signed.SignedAt;
+        if (utc > now.AddMinutes(2) || utc < made)
+        {
+            return Again("at", utc > now ? "This is in the future." : $"The kit was only made on {Open.Studio.Local(made):d MMM, HH:mm}; the test uses its own sachet.");
+        }
+
+        return await Try(() => desk.PutOn(Open.Kit.Id, line, utc > now ? now : utc, "client"));
+    }
+
+    public async Task<IActionResult> OnPostSkin(string token, string line, string result)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        var test = Open!.Tests.Skin.FirstOrDefault(s => s.Line == line)?.Test;
+        return test is { Result: null } && test.KitId == Open.Kit.Id && result is "clear" or "reacted"
+            ? await Try(() => desk.ReportSkin(Open.Kit, test!, result == "clear", ""))
+            : Again(null, "This test has been reported already.");
+    }
+
+    public async Task<IActionResult> OnPostStrand(string token, string? result, string? minutes)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        (Typed["result"], Typed["minutes"]) = (result ?? "", minutes ?? "");
+        if (Part != "tests" || !Open!.Tests.SkinClear)
+        {
+            return Again(null, "The skin test comes first.");
+        }
+
+        if (result is not ("right" or "tooLight" or "tooDark" or "tooWarm" or "tooCool" or "greyShows" or "damaged"))
+        {
+            return Again("result", "Say how the strand came out.");
+        }
+
+        if (!TryNumber(minutes, 1, 120, out double? took))
+        {
+            return Again("minutes", "1 to 120 minutes, or leave it empty.");
+        }
+
+        return await Try(() => desk.ReportStrand(Open.Kit, Open.Prescription.Formulas[0].Line, result, took, "", "client"));
+    }
+
+    /// <summary>The one button on every screen.</summary>
+    public async Task<IActionResult> OnPostBurns(string token)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        return await Try(() => desk.Burns(Open!.Kit, Open.Prescription.Formulas[0].Line, "client"));
+    }
+
+    public async Task<IActionResult> OnPostReport(string token)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        foreach (var (name, value) in Request.Form)
+        {
+            Typed[name] = value.ToString();
+        }
+
+        if (Open!.Outcome is { } earlier)
+        {
+            return Again(null, $"This kit was reported on {Open.Studio.Local(earlier.ReportedAt):d MMM, HH:mm}. Your colourist has that report; call if it was wrong.");
+        }
+
+        if (!Open.Tests.WasClear || Open.Kit.State is "stopped" or "closed")
+        {
+            return Again(null, "A report is taken once both tests are clear.");
+        }
+
+        if (ReadReport() is not { } report)
+        {
+            return Page();
+        }
+
+        return await Try(async () =>
+        {
+            await reports.AddOutcome(report);
+            if (report.Comfort == "reacted")
+            {
+                await desk.Burns(Open.Kit, Open.Prescription.Formulas[0].Line, "client");
+            }
+        });
+    }
+
+    private OutcomeReport? ReadReport()
+    {
+        var quantity = Open!.Prescription.Quantity!;
+        double most = Math.Round(quantity.SendGrams.Value - quantity.ResidueGrams.Value - 0.1, 1);
+        bool ranOut = Typed.GetValueOrDefault("ranOut") == "true";
+        string Choice(string name, IEnumerable<string> allowed, string ask)
+        {
+            string chosen = Typed.GetValueOrDefault(name, "");
+            if (!allowed.Contains(chosen))
+            {
+                Wrong[name] = ask;
+            }
+
+            return chosen;
+        }
+
+        string coverage = Choice("coverage", Enum.GetValues<Coverage>().Select(Json.Name), "Say whether white shows.");
+        string depth = Choice("depth", Enum.GetValues<Depth>().Select(Json.Name), "Say how dark it came out.");
+        string tone = Choice("tone", Enum.GetValues<ToneOutcome>().Select(Json.Name), "Say how warm it came out.");
+        string comfort = Choice("comfort", Comforts.Select(c => c.Name), "Say how the scalp felt.");
+        string weighed = ranOut ? "weighed" : Choice("weighed", ["weighed", "judged"], "Say whether you weighed it.");
+        if ((!TryNumber(Typed.GetValueOrDefault("leftGrams"), 0, most, out double? left) || left is null) && !ranOut)
+        {
+            Wrong["leftGrams"] = $"0 to {most:0.#} grams: of {quantity.SendGrams} sent, {quantity.ResidueGrams} stays on the bowl.";
+        }
+
+        if (!TryNumber(Typed.GetValueOrDefault("minutes"), 1, 240, out double? minutes))
+        {
+            Wrong["minutes"] = "1 to 240 minutes, or leave it empty.";
+        }
+
+        if (!DateOnly.TryParseExact(Typed.GetValueOrDefault("appliedOn"), "yyyy-MM-dd", out var day))
+        {
+            Wrong["appliedOn"] = "Give the day you coloured.";
+        }
+        else if (day > Today || day < DateOnly.FromDateTime(Open.Studio.Local(Open.Signed.SignedAt)))
+        {
+            Wrong["appliedOn"] = day > Today ? "This day is in the future." : "That was before this kit was made.";
+        }
+
+        string note = Typed.GetValueOrDefault("note", "").Trim();
+        if (note.Length > 1000)
+        {
+            Wrong["note"] = "At most 1000 characters.";
+        }
+
+        return Wrong.Count > 0 ? null : new OutcomeReport(Open.Kit.Id, day, coverage, depth, tone, ranOut ? 0 : left!.Value, ranOut, weighed == "weighed", comfort, minutes, note, clock.GetUtcNow().UtcDateTime, null);
+    }
+
+    private static bool TryNumber(string? text, double min, double max, out double? number)
+    {
+        number = null;
+        if (string.IsNullOrWhiteSpace(text))
+        {
+            return true;
+        }
+
+        bool read = double.TryParse(text.Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value) && value >= min && value <= max;
+        number = read ? value : null;
+        return read;
+    }
+
+    private async Task<IActionResult> Try(Func<Task> act)
+    {
+        try
+        {
+            await act();
+            return Redirect($"/g/{Token}");
+        }
+        catch (ConflictException conflict)
+        {
+            return Again(null, conflict.Message);
+        }
+    }
+
+    private PageResult Again(string? field, string says)
+    {
+        if (field is null)
+        {
+            Said = says;
+        }
+        else
+        {
+            Wrong[field] = says;
+        }
+
+        return Page();
+    }
+
+    private async Task<bool> Load(string token)
+    {
+        Token = token;
+        Response.Headers.CacheControl = "no-store";
+        (Open, string? closed) = await door.Open(token);
+        Closed = closed ?? "";
+        Today = Open?.Studio.Today(clock.GetUtcNow()) ?? default;
+        return Open is not null;
+    }
+
+    private PageResult Page410()
+    {
+        Response.StatusCode = StatusCodes.Status410Gone;
+        return Page();
+    }
+}

@@ -1,0 +1,47 @@
+using Kitto.Store;
+
+namespace Kitto.Web.Pages.Clients;
+
+/// <summary>What is typed about a person, as typed.</summary>
+public sealed class ClientInput
+{
+    public string? Name { get; set; }
+    public string? BirthDate { get; set; }
+    public int DestinationId { get; set; }
+    public string? Note { get; set; }
+    public int Version { get; set; }
+    public string? Conflict { get; set; }
+    public IReadOnlyList<Destination> Destinations { get; set; } = [];
+    public Dictionary<string, string> Errors { get; } = [];
+
+    /// <summary>The client these words describe; null with errors where they do not.</summary>
+    public Client? Read(Guid id, DateOnly today, DateTime now)
+    {
+        string name = (Name ?? "").Trim();
+        if (name.Length is 0 or > 80)
+        {
+            Errors["Name"] = name.Length == 0 ? "Type a name, 1 to 80 characters." : $"{name.Length} characters; at most 80.";
+        }
+
+        if (!DateOnly.TryParseExact(BirthDate, "yyyy-MM-dd", out var born))
+        {
+            Errors["BirthDate"] = "Give the day of birth; ages 0 to 120 are taken.";
+        }
+        else if (born > today || born < today.AddYears(-120))
+        {
+            Errors["BirthDate"] = born > today ? "This day is in the future." : "That would be more than 120 years ago.";
+        }
+
+        if (Destinations.All(d => d.Id != DestinationId))
+        {
+            Errors["DestinationId"] = "Choose where kits are posted to.";
+        }
+
+        if ((Note ?? "").Length > 2000)
+        {
+            Errors["Note"] = "At most 2000 characters.";
+        }
+
+        return Errors.Count > 0 ? null : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version);
+    }
+}

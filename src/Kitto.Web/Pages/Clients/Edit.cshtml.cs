@@ -1,0 +1,59 @@
+using Kitto.Store;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages.Clients;
+
+public sealed class EditModel(Store.Clients clients, Studios studios, TimeProvider clock) : PageModel
+{
+    public ClientInput Input { get; private set; } = new();
+
+    public string Heading { get; private set; } = "";
+
+    public Guid Id { get; private set; }
+
+    public async Task<IActionResult> OnGet(Guid id)
+    {
+        if (await clients.Get(id) is not { } client)
+        {
+            return NotFound();
+        }
+
+        (Id, Heading) = (id, client.Name);
+        Input = new ClientInput
+        {
+            Name = client.Name, BirthDate = client.BirthDate.ToString("yyyy-MM-dd"), DestinationId = client.DestinationId, Note = client.Note, Version = client.Version,
+            Destinations = await studios.Destinations(),
+        };
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPost(Guid id, [FromForm] ClientInput input)
+    {
+        if (await clients.Get(id) is not { } stored)
+        {
+            return NotFound();
+        }
+
+        (Id, Heading, Input) = (id, stored.Name, input);
+        Input.Destinations = await studios.Destinations();
+        var now = clock.GetUtcNow();
+        if (Input.Read(id, (await studios.Get())!.Today(now), now.UtcDateTime) is not { } client)
+        {
+            return Page();
+        }
+
+        try
+        {
+            await clients.Save(client);
+            return Redirect($"/clients/{id}");
+        }
+        catch (ConflictException conflict)
+        {
+            Input.Conflict = conflict.Message;
+            Input.Version = stored.Version;
+            ModelState.Clear();
+            return Page();
+        }
+    }
+}

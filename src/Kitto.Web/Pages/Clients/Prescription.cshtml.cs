@@ -1,0 +1,142 @@
+using System.Security.Claims;
+using Kitto.Core;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+using Kitto.Store;
+using Kitto.Web.Cases;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages.Clients;
+
+/// <summary>The reading and what follows from it, on one page.</summary>
+public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, Shelf shelf, TimeProvider clock) : PageModel
+{
+    public ClientRecord Record { get; private set; } = null!;
+
+    public FormValues Values { get; private set; } = new();
+
+    public Answer Answer { get; private set; } = null!;
+
+    public string? Note { get; private set; }
+
+    public string? Conflict { get; private set; }
+
+    /// <summary>The reading version this sitting began from.</summary>
+    public int BegunFrom { get; private set; }
+
+    public Shelf Shelf => shelf;
+
+    public Fields Fields => new(Values, Tried ? Answer.Errors : []);
+
+    /// <summary>Whether complaints are shown beside the fields: not on a page nobody has typed into yet.</summary>
+    public bool Tried { get; private set; }
+
+    public async Task<IActionResult> OnGet(Guid id)
+    {
+        if (await cases.Load(id) is not { } record)
+        {
+            return NotFound();
+        }
+
+        Record = record;
+        (Values, Note) = CaseBuilder.Begin(record);
+        BegunFrom = record.Reading?.Version ?? 0;
+        Work();
+        return Page();
+    }
+
+    /// <summary>The consequence of what stands in the form now; nothing is kept.</summary>
+    public async Task<IActionResult> OnPostPreview(Guid id)
+    {
+        if (!await Posted(id))
+        {
+            return NotFound();
+        }
+
+        Response.Headers["X-Kitto-Turn"] = Request.Form["turn"].ToString();
+        return Partial("_Consequence", this);
+    }
+
+    /// <summary>Keeps the reading as a new version.</summary>
+    public async Task<IActionResult> OnPostKeep(Guid id)
+    {
+        if (!await Posted(id))
+        {
+            return NotFound();
+        }
+
+        if (Answer.Case is null)
+        {
+            return Page();
+        }
+
+        return await Keep() is not null ? Redirect($"/clients/{id}") : Page();
+    }
+
+    /// <summary>Signs: the reading becomes a version, the prescription is frozen, a kit is opened where the decision is one.</summary>
+    public async Task<IActionResult> OnPostSign(Guid id)
+    {
+        if (!await Posted(id))
+        {
+            return NotFound();
+        }
+
+        if (Answer is not { Case: { } c, Prescription: { } p } || await Keep() is not { } reading)
+        {
+            return Page();
+        }
+
+        var (prescription, kit) = await cases.Sign(reading, c, p, Document, Me(), clock.GetUtcNow().UtcDateTime);
+        return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
+    }
+
+    private string Document { get; set; } = "";
+
+    /// <summary>The zones for the drawing, as far as they can be read.</summary>
+    public IReadOnlyList<ZoneReading> Drawn() => Answer.Case?.Reading.Zones ?? [.. Enum.GetValues<Zone>().Select(z =>
+    {
+        string at = $"zones.{Json.Name(z)}.";
+        double Read(string field, double most) => double.TryParse(Values[at + field], out double v) && v >= 0 && v <= most ? v : 0;
+        return new ZoneReading(Millimetres.Of(Read("regrowthMm", 300)), Share.Of(Read("greyPercent", 100) / 100), Values.On(at + "resistant"), Texture.Medium, Values[at + "include"] != "false");
+    })];
+
+    private async Task<bool> Posted(Guid id)
+    {
+        if (await cases.Load(id) is not { } record)
+        {
+            return false;
+        }
+
+        Record = record;
+        Values = FormValues.From(Request.Form);
+        BegunFrom = int.TryParse(Request.Form["begunFrom"], out int version) ? version : 0;
+        Tried = true;
+        Work();
+        return true;
+    }
+
+    private void Work()
+    {
+        var (found, prescription, errors, document) = cases.Prescribe(Values, Record);
+        Document = document;
+        Answer = new Answer(found, prescription, errors, shelf);
+    }
+
+    private async Task<StoredReading?> Keep()
+    {
+        try
+        {
+            return await clients.AddReading(Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), Me(), clock.GetUtcNow().UtcDateTime);
+        }
+        catch (ConflictException conflict)
+        {
+            Conflict = conflict.Message;
+            BegunFrom = (await clients.LatestReading(Record.Client.Id))?.Version ?? 0;
+            return null;
+        }
+    }
+
+    private Guid Me() => Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!);
+}

@@ -1,0 +1,115 @@
+using Kitto.Core.Contract;
+using Kitto.Store;
+using Kitto.Web.Cases;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages;
+
+/// <summary>One line of Today: who, what, and why it is here.</summary>
+public sealed record TodayLine(string Name, string Says, string Link, string Act, bool Alarm = false);
+
+/// <summary>Who needs something today.</summary>
+public sealed class IndexModel(Kits kits, Reports reports, Studios studios, TimeProvider clock) : PageModel
+{
+    /// <summary>A kit without word this many days after its colour day is overdue.</summary>
+    public const int OverdueDays = 3;
+
+    public Studio Studio { get; private set; } = null!;
+
+    public DateOnly Today { get; private set; }
+
+    /// <summary>Groups in the order of urgency.</summary>
+    public IReadOnlyList<(string Title, IReadOnlyList<TodayLine> Lines)> Groups { get; private set; } = [];
+
+    public async Task OnGet()
+    {
+        Studio = (await studios.Get())!;
+        Today = Studio.Today(clock.GetUtcNow());
+        var now = clock.GetUtcNow().UtcDateTime;
+        var open = await kits.Open();
+        var tests = (await reports.TestsOfOpenKits()).ToLookup(t => t.ClientId);
+        var outcomes = (await reports.OutcomesOfOpenKits()).ToDictionary(o => o.KitId);
+        var stopped = new List<TodayLine>();
+        var reported = new List<TodayLine>();
+        var bench = new List<TodayLine>();
+        var overdue = new List<TodayLine>();
+        var held = new List<TodayLine>();
+        var ahead = new List<TodayLine>();
+        foreach (var kit in open)
+        {
+            string link = $"/kits/{kit.Id}";
+            TodayLine Line(string says, string act, bool alarm = false) => new(kit.ClientName, says, link, act, alarm);
+            switch (kit.State)
+            {
+                case "stopped":
+                    stopped.Add(Line($"kit {kit.Number} is stopped: {kit.StopReason}", "Look, then call her", true));
+                    break;
+                case "reported" when outcomes.TryGetValue(kit.Id, out var outcome) && outcome.SeenAt is null:
+                    reported.Add(Line($"kit {kit.Number}: {Words.Result(outcome)}; {(outcome.RanOut ? "it ran out" : $"{outcome.LeftGrams:0.#} g left")}", "Read the report"));
+                    break;
+                case "signed":
+                    bench.Add(Line(kit.FillOn is { } fill ? $"kit {kit.Number} to pack {When(fill)}" : $"kit {kit.Number} to pack", "Pack"));
+                    break;
+                case "packed":
+                    bench.Add(Line(kit.PostOn is { } post ? $"kit {kit.Number} to post {When(post)}" : $"kit {kit.Number} to post", "Post"));
+                    break;
+                case "posted":
+                    var stand = TestDesk.Stand(kit, tests[kit.ClientId].Where(t => t.KitId == kit.Id || t is { Kind: "skin", Result: not null }), now);
+                    string says = Says(stand);
+                    if (kit.ColourOn is { } day && day.AddDays(OverdueDays) < Today)
+                    {
+                        overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", "Ask her"));
+                    }
+                    else
+                    {
+                        string on = kit.ColourOn is { } colour ? $", colour day {When(colour)}" : "";
+                        (stand.Unlocked ? ahead : held).Add(Line($"kit {kit.Number}{(stand.Unlocked ? ": " : " is held: ")}{says}{on}", "Look"));
+                    }
+
+                    break;
+            }
+        }
+
+        var chair = new List<TodayLine>();
+        foreach (var p in await kits.NotAtHome())
+        {
+            var prescription = Json.ReadPrescription(p.Document);
+            var first = prescription.Because[0];
+            chair.Add(new TodayLine(p.ClientName, $"{(p.Decision == "stop" ? "no colour" : "only in the salon")}: {first.Says} {first.Rule}", $"/prescriptions/{p.Id}", "Look"));
+        }
+
+        Groups =
+        [
+            ("Stopped", stopped), ("Reports to read", reported), ("At the bench", bench), ("Overdue", overdue), ("Held by a test", held), ("Under way", ahead), ("Not by kit", chair),
+        ];
+    }
+
+    private string Says(TestStand stand)
+    {
+        if (stand.Unlocked)
+        {
+            return "both tests clear";
+        }
+
+        var skin = stand.Skin.FirstOrDefault(s => s.Stage != SkinStage.Clear);
+        return skin?.Stage switch
+        {
+            SkinStage.NotYet => "no skin test yet",
+            SkinStage.Watching => $"skin test on since {Studio.Local(skin.Test!.AppliedAt):ddd HH:mm}",
+            SkinStage.ToReport => "skin test waits for her word",
+            SkinStage.Expired => "her skin test is too old now",
+            SkinStage.Reacted => "the skin test reacted",
+            _ => stand.StrandResult is { } strand ? $"strand test came out {Words.Spaced(strand)}" : "skin test clear, strand test to come",
+        };
+    }
+
+    private string When(DateOnly day) => (day.DayNumber - Today.DayNumber) switch
+    {
+        0 => "today",
+        1 => "tomorrow",
+        -1 => "yesterday",
+        < 0 => $"{Today.DayNumber - day.DayNumber} days ago",
+        var days and < 7 => $"on {day:dddd}, in {days} days",
+        _ => $"on {day:ddd d MMM}",
+    };
+}

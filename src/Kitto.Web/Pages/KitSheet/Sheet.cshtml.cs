@@ -1,0 +1,145 @@
+using System.Security.Claims;
+using Kitto.Core;
+using Kitto.Core.Contract;
+using Kitto.Core.Shade;
+using Kitto.Store;
+using Kitto.Web.Cases;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using QRCoder;
+
+namespace Kitto.Web.Pages.KitSheet;
+
+/// <summary>One kit: the sheet to weigh and pack by, its link, its tests, its report.</summary>
+public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Reports reports, Shelf shelf, TimeProvider clock) : PageModel
+{
+    public Kit Kit { get; private set; } = null!;
+
+    public ClientRecord Record { get; private set; } = null!;
+
+    public SignedPrescription Signed { get; private set; } = null!;
+
+    public Prescription Prescription { get; private set; } = null!;
+
+    public Case Case { get; private set; } = null!;
+
+    public Guide? Guide { get; private set; }
+
+    public TestStand Tests { get; private set; } = null!;
+
+    public OutcomeReport? Outcome { get; private set; }
+
+    public GuideLink? Link { get; private set; }
+
+    /// <summary>The address of a link that was made this moment; it is never shown again.</summary>
+    public string? FreshAddress { get; private set; }
+
+    public string? Conflict { get; private set; }
+
+    public Shelf Shelf => shelf;
+
+    public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
+
+    public async Task<IActionResult> OnPostMove(Guid id, string from, string to, int version)
+    {
+        if (!await Load(id) || (from, to) is not (("signed", "packed") or ("packed", "posted")))
+        {
+            return NotFound();
+        }
+
+        try
+        {
+            await kits.Move(Kit with { Version = version }, from, to, Now());
+            return RedirectToPage(new { id });
+        }
+        catch (ConflictException conflict)
+        {
+            Conflict = conflict.Message;
+            return Page();
+        }
+    }
+
+    public async Task<IActionResult> OnPostLink(Guid id)
+    {
+        if (!await Load(id) || Kit.State is "stopped" or "closed")
+        {
+            return NotFound();
+        }
+
+        string token = await links.Make(id, Now());
+        await Load(id);
+        FreshAddress = $"{Request.Scheme}://{Request.Host}/g/{token}";
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostRevoke(Guid id)
+    {
+        await links.Revoke(id, Now());
+        return RedirectToPage(new { id });
+    }
+
+    public async Task<IActionResult> OnPostSeen(Guid id)
+    {
+        if (!await Load(id))
+        {
+            return NotFound();
+        }
+
+        await reports.Seen(id, Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!), Now());
+        return Redirect($"/clients/{Kit.ClientId}/prescription");
+    }
+
+    public async Task<IActionResult> OnPostPutAway(Guid id)
+    {
+        if (!await Load(id))
+        {
+            return NotFound();
+        }
+
+        await kits.CloseStopped(id);
+        return Redirect($"/clients/{Kit.ClientId}");
+    }
+
+    /// <summary>Parts of a pair in the order they are weighed: smallest first, developer last (BE1).</summary>
+    public static IEnumerable<(string What, Grams OnHead, Grams Weigh)> Bench(Pair pair)
+    {
+        foreach (var part in pair.Parts.OrderBy(p => p.Grams.Value))
+        {
+            yield return (part.Shade, part.Grams, part.FillGrams);
+        }
+
+        double over = pair.DeveloperFillGrams.Value / pair.DeveloperGrams.Value;
+        foreach (var strength in pair.Strengths)
+        {
+            yield return (strength.Volume.ToString(), strength.Grams, (strength.Grams * over).Tenths());
+        }
+    }
+
+    /// <summary>The link as a picture to scan.</summary>
+    public static string Qr(string address)
+    {
+        using var generator = new QRCodeGenerator();
+        using var data = generator.CreateQrCode(address, QRCodeGenerator.ECCLevel.M);
+        using var code = new SvgQRCode(data);
+        return code.GetGraphic(4, "#111111", "#ffffff", true, SvgQRCode.SizingMode.ViewBoxAttribute);
+    }
+
+    private DateTime Now() => clock.GetUtcNow().UtcDateTime;
+
+    private async Task<bool> Load(Guid id)
+    {
+        if (await kits.Get(id) is not { } kit || await kits.Frozen(kit.PrescriptionId) is not { } signed || await cases.Load(kit.ClientId) is not { } record)
+        {
+            return false;
+        }
+
+        (Kit, Signed, Record) = (kit, signed, record);
+        Prescription = Json.ReadPrescription(signed.Document);
+        Case = CaseReader.Read(signed.CaseDocument, shelf).Case!;
+        Guide = signed.Guide is null ? null : System.Text.Json.JsonSerializer.Deserialize<Guide>(signed.Guide, Json.Options);
+        Tests = TestDesk.Stand(kit, TestDesk.Counting(id, record.Tests), Now());
+        Outcome = await reports.OutcomeOf(id);
+        Link = await links.Of(id);
+        return true;
+    }
+}

@@ -1,0 +1,31 @@
+using Kitto.Core.Contract;
+using Kitto.Core.Shade;
+using Kitto.Store;
+using Kitto.Web.Cases;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages.Prescriptions;
+
+/// <summary>A prescription as it was signed; for the chair it is the salon sheet.</summary>
+public sealed class SignedModel(Kits kits, Studios studios, Shelf shelf) : PageModel
+{
+    public SignedPrescription Signed { get; private set; } = null!;
+
+    public Answer Answer { get; private set; } = null!;
+
+    public Studio Studio { get; private set; } = null!;
+
+    public async Task<IActionResult> OnGet(Guid id)
+    {
+        if (await kits.Frozen(id) is not { } signed)
+        {
+            return NotFound();
+        }
+
+        Signed = signed;
+        Studio = (await studios.Get())!;
+        Answer = new Answer(CaseReader.Read(signed.CaseDocument, shelf).Case, Json.ReadPrescription(signed.Document), [], shelf);
+        return Page();
+    }
+}

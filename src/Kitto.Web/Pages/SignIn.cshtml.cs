@@ -1,0 +1,42 @@
+using System.ComponentModel.DataAnnotations;
+using Kitto.Store;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages;
+
+public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, People people) : PageModel
+{
+    [BindProperty, Required(ErrorMessage = "Type your name.")]
+    public string? UserName { get; set; }
+
+    [BindProperty, Required(ErrorMessage = "Type your password.")]
+    public string? Password { get; set; }
+
+    public bool Demo { get; private set; }
+
+    public async Task<IActionResult> OnGet()
+    {
+        Demo = (await studios.Get())?.IsDemo == true;
+        return await people.Any() ? Page() : RedirectToPage("/Setup");
+    }
+
+    public async Task<IActionResult> OnPost(string? to)
+    {
+        Demo = (await studios.Get())?.IsDemo == true;
+        if (!ModelState.IsValid)
+        {
+            return Page();
+        }
+
+        var result = await signIn.PasswordSignInAsync(UserName!.Trim(), Password!, isPersistent: false, lockoutOnFailure: true);
+        if (result.Succeeded)
+        {
+            return LocalRedirect(Url.IsLocalUrl(to) ? to! : "/");
+        }
+
+        ModelState.AddModelError(nameof(Password), result.IsLockedOut ? "Too many tries. Wait five minutes." : "Name and password do not belong together.");
+        return Page();
+    }
+}

@@ -1,0 +1,79 @@
+using System.Globalization;
+using Kitto.Core.Contract;
+using Kitto.Core.Shade;
+using Kitto.Store;
+using Kitto.Web.Cases;
+using Kitto.Web.Demo;
+using Kitto.Web.Identity;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Identity;
+
+CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
+var builder = WebApplication.CreateBuilder(args);
+string connection = builder.Configuration["KITTO_DATABASE"]
+    ?? throw new InvalidOperationException("KITTO_DATABASE is not set: start with ./kitto start, or give a PostgreSQL connection string.");
+bool demo = builder.Configuration["KITTO_DEMO"] == "1";
+
+string folder = Path.Combine(AppContext.BaseDirectory, "data", "catalogue");
+builder.Services.AddSingleton(CatalogueReader.Read(Directory.EnumerateFiles(folder, "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)))));
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddSingleton(new Database(connection));
+builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>();
+builder.Services.AddSingleton<CaseBuilder>().AddSingleton<GuideDoor>().AddSingleton<TestDesk>();
+
+builder.Services.AddIdentityCore<Person>(o =>
+{
+    o.Password.RequiredLength = 10;
+    o.Password.RequireNonAlphanumeric = false;
+    o.Password.RequireUppercase = false;
+    o.Password.RequireDigit = false;
+    o.Lockout.MaxFailedAccessAttempts = 8;
+}).AddUserStore<PeopleStore>().AddSignInManager().AddDefaultTokenProviders();
+builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
+builder.Services.ConfigureApplicationCookie(o =>
+{
+    o.LoginPath = "/signin";
+    o.ReturnUrlParameter = "to";
+    o.Cookie.Name = "kitto";
+    o.ExpireTimeSpan = TimeSpan.FromHours(12);
+});
+if (builder.Configuration["KITTO_KEYS"] is { } keys)
+{
+    builder.Services.AddDataProtection().SetApplicationName("Kitto").PersistKeysToFileSystem(new DirectoryInfo(keys));
+}
+
+builder.Services.AddAuthorization();
+builder.Services.AddAntiforgery(o => o.Cookie.Name = "kitto-form");
+builder.Services.AddRazorPages(o =>
+{
+    o.Conventions.AuthorizeFolder("/");
+    o.Conventions.AllowAnonymousToPage("/SignIn");
+    o.Conventions.AllowAnonymousToPage("/Setup");
+    o.Conventions.AllowAnonymousToPage("/Problem");
+    o.Conventions.AllowAnonymousToFolder("/ClientGuide");
+});
+
+var app = builder.Build();
+Database.Migrate(connection);
+await Seed.Ensure(app.Services, demo);
+
+app.UseExceptionHandler("/problem/500");
+app.UseStatusCodePagesWithReExecute("/problem/{0}");
+app.Use(async (context, next) =>
+{
+    var headers = context.Response.Headers;
+    headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'; form-action 'self'";
+    headers.XContentTypeOptions = "nosniff";
+    headers["Referrer-Policy"] = "no-referrer";
+    await next();
+});
+app.UseStaticFiles();
+app.UseRouting();
+app.UseAuthentication();
+app.UseAuthorization();
+app.MapRazorPages();
+app.MapGet("/healthz", async (Database db) => await db.One<int>("select 1") == 1 ? "well" : "unwell");
+app.Run();
+
+/// <summary>Named for tests that host the application.</summary>
+public partial class Program;

@@ -1,0 +1,43 @@
+using Kitto.Core;
+using Kitto.Core.Contract;
+
+namespace Kitto.Web;
+
+/// <summary>The trade's words for the contract's names.</summary>
+public static class Words
+{
+    /// <summary>Services by name.</summary>
+    public static IReadOnlyDictionary<string, string> Services { get; } = new Dictionary<string, string>
+    {
+        ["rootTouchUp"] = "root touch-up", ["rootAndRefresh"] = "roots and refresh", ["gloss"] = "gloss", ["rootAndGloss"] = "roots and gloss",
+        ["rootShadow"] = "root shadow", ["baseLift"] = "base lift", ["greyBlend"] = "grey blend", ["lighten"] = "lighten",
+    };
+
+    /// <summary>The words for a name; the name itself, spaced, where there are none.</summary>
+    public static string Of(string name) => Services.GetValueOrDefault(name) ?? Spaced(name);
+
+    /// <summary>The contract's name of a choice.</summary>
+    public static string Name<T>(T value) where T : struct, Enum => Json.Name(value);
+
+    /// <summary>The words for a service.</summary>
+    public static string Of(Service service) => Of(Json.Name(service));
+
+    /// <summary>"boxDye" becomes "box dye".</summary>
+    public static string Spaced(string name) => string.Concat(name.Select(c => char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : c.ToString()));
+
+    /// <summary>How a kit came out, in a few words.</summary>
+    public static string Result(Kitto.Store.OutcomeReport o)
+    {
+        string?[] wrong =
+        [
+            o.Coverage switch { "patchy" => "patches", "greyShows" => "grey shows", _ => null },
+            o.Depth switch { "tooDark" => "too dark", "tooLight" => "too light", _ => null },
+            o.Tone switch { "tooWarm" => "too warm", "tooCool" => "too cool", "green" => "a green cast", _ => null },
+        ];
+        string said = string.Join(", ", wrong.OfType<string>());
+        return said.Length == 0 ? "came out right" : said;
+    }
+
+    /// <summary>First letter large.</summary>
+    public static string Sentence(string words) => words.Length == 0 ? words : char.ToUpperInvariant(words[0]) + words[1..];
+}

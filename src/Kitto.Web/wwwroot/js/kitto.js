@@ -1,0 +1,249 @@
+// What the pages do in the browser. Nothing is reckoned here: facts go to the server, drawings and sentences come back.
+(() => {
+  'use strict';
+  document.documentElement.classList.add('js');
+  const $ = (selector, from = document) => from.querySelector(selector);
+  const $$ = (selector, from = document) => [...from.querySelectorAll(selector)];
+
+  document.addEventListener('click', event => {
+    const button = event.target.closest('button');
+    if (!button) return;
+    if (button.hasAttribute('data-print')) window.print();
+    if (button.dataset.copy) {
+      navigator.clipboard?.writeText(button.dataset.copy).then(() => { button.textContent = 'Copied'; }, () => $('[data-select]')?.select());
+    }
+    if (button.dataset.open) $('#' + button.dataset.open).showModal();
+    if (button.dataset.close) $('#' + button.dataset.close).close();
+    if (button.dataset.step && button.dataset.for) step($('#' + button.dataset.for), Number(button.dataset.step));
+  });
+
+  document.addEventListener('keydown', event => {
+    if (event.target.closest('input, select, textarea') || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === '/' && $('#find')) { event.preventDefault(); $('#find').focus(); }
+    if (event.key === '?' && $('#keys')) { event.preventDefault(); $('#keys').showModal(); }
+  });
+
+  function step(input, by) {
+    const size = input.name.endsWith('greyPercent') ? 5 : 1;
+    const most = input.name.endsWith('greyPercent') ? 100 : 300;
+    const now = Number((input.value || '0').replace(',', '.'));
+    if (Number.isNaN(now)) return;
+    input.value = String(Math.min(most, Math.max(0, now + by * size)));
+    input.dispatchEvent(new Event('input', { bubbles: true }));
+  }
+
+  document.addEventListener('alpine:init', () => {
+    // Clients: rows as one types.
+    Alpine.data('finder', () => ({
+      timer: 0,
+      turn: 0,
+      later() { clearTimeout(this.timer); this.timer = setTimeout(() => this.now(), 120); },
+      async now() {
+        const turn = ++this.turn;
+        const text = $('#find-here').value;
+        const answer = await fetch('/clients?handler=Rows&find=' + encodeURIComponent(text));
+        if (turn !== this.turn || !answer.ok) return;
+        $('#found').innerHTML = await answer.text();
+        history.replaceState(null, '', text ? '/clients?find=' + encodeURIComponent(text) : '/clients');
+      },
+    }));
+
+    // The sitting: move a fact, see the consequence.
+    Alpine.data('sitting', () => ({
+      picked: new Set(['frontHairline']),
+      timer: 0,
+      turn: 0,
+      retry: 0,
+      init() {
+        this.show();
+        const head = $('.head-box');
+        head.addEventListener('click', event => {
+          const zone = event.target.closest('.zone[role=button]');
+          if (zone) this.pick(zone.dataset.zone, event.shiftKey || event.ctrlKey || event.metaKey);
+        });
+        head.addEventListener('keydown', event => this.key(event));
+        window.addEventListener('online', () => this.ask());
+      },
+      names() { return $$('.zone-fields').map(f => f.dataset.zone); },
+      all() { this.picked = new Set(this.names()); this.show(); },
+      pick(zone, more) {
+        if (!more) this.picked = new Set([zone]);
+        else if (this.picked.has(zone) && this.picked.size > 1) this.picked.delete(zone);
+        else this.picked.add(zone);
+        this.show();
+      },
+      show() {
+        const names = this.names().filter(n => this.picked.has(n));
+        $$('.zone-fields').forEach(f => f.classList.toggle('shown', f.dataset.zone === names[0]));
+        $$('.zone[role=button]').forEach(z => z.setAttribute('aria-pressed', this.picked.has(z.dataset.zone)));
+        const says = names.map(n => $('legend', $(`.zone-fields[data-zone=${n}]`)).textContent);
+        $('#picked').textContent = says.length === 9 ? 'Whole head' : says.join(', ').replace(/^./, c => c.toUpperCase());
+      },
+      key(event) {
+        const zone = event.target.closest('.zone[role=button]');
+        if (!zone) return;
+        const name = zone.dataset.zone;
+        const field = what => $(`[name="zones.${name}.${what}"]`);
+        const act = {
+          Enter: () => this.pick(name, event.shiftKey), ' ': () => this.pick(name, event.shiftKey),
+          ArrowUp: () => this.only(name, () => step(field('regrowthMm'), 1)), ArrowDown: () => this.only(name, () => step(field('regrowthMm'), -1)),
+          '+': () => this.only(name, () => step(field('greyPercent'), 1)), '-': () => this.only(name, () => step(field('greyPercent'), -1)),
+          r: () => this.only(name, () => field('resistant').click()), x: () => this.only(name, () => field('include').click()),
+        }[event.key];
+        if (act) { event.preventDefault(); event.stopPropagation(); act(); }
+      },
+      only(name, change) { if (!this.picked.has(name)) this.pick(name, false); change(); },
+      changed(event) {
+        const field = event.target;
+        const zone = field.closest?.('.zone-fields');
+        // One gesture for every picked zone: the field that moved is copied to its twins.
+        if (zone && this.picked.has(zone.dataset.zone)) {
+          const what = field.name.split('.').pop();
+          for (const other of this.picked) {
+            const twin = $(`[name="zones.${other}.${what}"]`);
+            if (twin === field) continue;
+            if (field.type === 'checkbox') twin.checked = field.checked; else twin.value = field.value;
+          }
+        }
+        clearTimeout(this.timer);
+        this.timer = setTimeout(() => this.ask(), 90);
+      },
+      async ask() {
+        const turn = ++this.turn;
+        const state = $('#state');
+        const form = $('#sitting');
+        clearTimeout(this.retry);
+        try {
+          const body = new FormData(form);
+          body.set('turn', String(turn));
+          const answer = await fetch(form.dataset.preview, { method: 'POST', body, redirect: 'error' });
+          if (!answer.ok) throw new Error(String(answer.status));
+          const html = await answer.text();
+          if (turn !== this.turn) return;
+          const fresh = new DOMParser().parseFromString(html, 'text/html');
+          const focused = document.activeElement?.closest?.('.zone[role=button]')?.dataset.zone;
+          $('#head-drawing').replaceChildren(...$('#head-drawing', fresh).childNodes);
+          $('#answer').replaceChildren(...$('#answer', fresh).childNodes);
+          this.show();
+          if (focused) $(`.zone[data-zone=${focused}]`)?.focus();
+          this.complain();
+          state.classList.remove('bad');
+          state.textContent = 'not kept yet';
+        } catch {
+          if (turn !== this.turn) return;
+          state.classList.add('bad');
+          state.textContent = 'No answer; nothing typed is lost. Trying again.';
+          this.retry = setTimeout(() => this.ask(), 2000);
+        }
+      },
+      complain() {
+        const said = new Map($$('.missing-list li').map(li => [li.dataset.path, li.dataset.says]));
+        for (const place of $$('[data-error]')) {
+          const says = said.get(place.dataset.error) ?? '';
+          place.textContent = says;
+          const field = $(`[name="${place.dataset.error}"]`);
+          if (says) { field?.setAttribute('aria-invalid', 'true'); field?.setAttribute('aria-describedby', place.id); } else { field?.removeAttribute('aria-invalid'); field?.removeAttribute('aria-describedby'); }
+        }
+      },
+      closeKeys() { $('#keys').close(); },
+    }));
+
+    // The guide's run: one step a screen, a clock that survives reload and sleep.
+    Alpine.data('run', () => ({
+      at: 1,
+      first: 0,
+      begun: {},
+      init() {
+        this.key = 'kitto-run-' + this.$el.dataset.run;
+        try { Object.assign(this, JSON.parse(localStorage.getItem(this.key) ?? '{}')); } catch { /* a damaged note begins again */ }
+        this.steps = $$('.step[data-step]', this.$el);
+        this.at = Math.min(Math.max(1, this.at), this.steps.length + 1);
+        $('#run-acts').hidden = false;
+        this.show(false);
+        setInterval(() => this.tick(), 500);
+        if (location.hash === '#report' && $('.report .error:not(:empty)')) { this.at = this.steps.length + 1; this.show(false); }
+      },
+      keep() { try { localStorage.setItem(this.key, JSON.stringify({ at: this.at, first: this.first, begun: this.begun })); } catch { /* private window: it runs without memory */ } },
+      step() { return this.steps[this.at - 1]; },
+      next() {
+        const left = this.left();
+        if (left > 0 && !$('#run-next').dataset.sure) {
+          $('#run-next').dataset.sure = '1';
+          $('#run-late').textContent = 'There is still time on the clock. Tap again only if your colourist told you to go on.';
+          return;
+        }
+        if (this.at <= this.steps.length) this.at += 1;
+        this.show(true);
+      },
+      back() { if (this.at > 1) this.at -= 1; this.show(true); },
+      show(moved) {
+        const step = this.step();
+        const now = Date.now();
+        if (step && !this.begun[this.at]) this.begun[this.at] = now;
+        if (step?.dataset.kind === 'paint' && !this.first) this.first = now;
+        this.steps.forEach(s => s.classList.toggle('shown', s === step));
+        $('.report').classList.toggle('shown', !step);
+        const head = $('#guide-head');
+        head.hidden = step?.dataset.kind !== 'paint';
+        $$('.zone', head).forEach(z => z.classList.toggle('now', z.dataset.zone === step?.dataset.zone));
+        const button = $('#run-next');
+        delete button.dataset.sure;
+        $('#run-late').textContent = '';
+        const after = this.steps[this.at];
+        button.hidden = !step;
+        button.textContent = after ? 'Done, next: ' + $('h1', after).textContent.toLowerCase() : 'Done, on to the report';
+        $('#run-back').hidden = this.at === 1;
+        $('#bar-aside').textContent = step ? `step ${this.at} of ${this.steps.length + 1}` : 'report';
+        this.keep();
+        this.tick();
+        if (moved) { window.scrollTo(0, 0); $('h1', step ?? $('.report'))?.focus(); }
+      },
+      // Seconds left on the timer of this step.
+      left() {
+        const minutes = Number(this.step()?.dataset.minutes || 0);
+        return minutes ? minutes * 60 - (Date.now() - this.begun[this.at]) / 1000 : 0;
+      },
+      tick() {
+        const step = this.step();
+        const box = $('#run-clock');
+        const timed = step && Number(step.dataset.minutes || 0) > 0;
+        box.hidden = !step || !(timed || (this.first && step.dataset.kind === 'paint'));
+        if (box.hidden) return;
+        const two = n => String(Math.floor(n)).padStart(2, '0');
+        const clock = seconds => two(Math.abs(seconds) / 60) + ':' + two(Math.abs(seconds) % 60);
+        const hour = ms => { const d = new Date(ms); return two(d.getHours()) + ':' + two(d.getMinutes()); };
+        if (timed) {
+          const left = this.left();
+          $('#run-time').textContent = clock(left);
+          $('#run-time-says').textContent = left >= 0 ? 'to go' : 'over: go on now';
+          const lengths = this.steps[this.at]?.dataset.kind === 'lengths' && step.dataset.kind === 'wait' ? Number(this.steps[this.at].dataset.minutes || 0) : 0;
+          $('#run-rinse').textContent = (lengths ? 'rinse ' : 'until ') + hour(Date.now() + (left + lengths * 60) * 1000);
+          if (left < 0 && !$('#run-late').textContent) $('#run-late').textContent = 'The time is up. Go on to the next step now.';
+        } else {
+          $('#run-time').textContent = clock((Date.now() - this.first) / 1000);
+          $('#run-time-says').textContent = 'since the first stroke';
+          const planned = this.first + Number(this.$root.dataset.rinse) * 60000;
+          const soonest = Date.now() + Number(this.$root.dataset.process) * 60000;
+          $('#run-rinse').textContent = 'rinse ' + hour(Math.max(planned, soonest));
+        }
+      },
+    }));
+  });
+
+  // It burns or itches: the words are in the page; the message goes when there is a network.
+  const burns = $('#burns');
+  burns?.querySelector('form').addEventListener('submit', async event => {
+    event.preventDefault();
+    const said = $('#burns-said');
+    const send = async () => {
+      const body = new FormData(event.target);
+      const answer = await fetch(burns.dataset.burns, { method: 'POST', body });
+      if (!answer.ok) throw new Error(String(answer.status));
+      location.href = answer.url;
+    };
+    try { await send(); } catch {
+      said.textContent = 'No network. Do not go on. Your colourist is told as soon as there is one; call her if you can.';
+      const again = setInterval(async () => { try { await send(); clearInterval(again); } catch { /* still no network */ } }, 3000);
+    }
+  });
+})();
