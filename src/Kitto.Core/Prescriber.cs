@@ -85,12 +85,12 @@ public static class Prescriber
             new Quantities(Total(s => s.Base), Total(s => s.Use), Total(s => s.UseLow), Total(s => s.UseHigh), Total(s => s.Residue),
                 Grams.Of(Math.Round(formulas.Sum(f => f.MixGrams.Value), 3)), timed.Batches.Count),
             timed.Schedule, Forecast.None, [],
-            new Tests(skin, strand, Holds.SkinTestHours, Grams.Of(SkinTestGrams), Grams.Of(StrandTestGrams), Grams.Of(soften ? PreSoftenGrams : 0)), plan);
+            new KitTests(skin, strand, Holds.SkinTestHours, Grams.Of(SkinTestGrams), Grams.Of(StrandTestGrams), Grams.Of(soften ? PreSoftenGrams : 0)), plan);
     }
 
     private static Prescription Stopped(Case c, IReadOnlyList<Because> why) => new(
         Prescription.Version, Decision.Stop, [], why, [], [], null, null, Forecast.None, [],
-        new Tests(
+        new KitTests(
             c.Reading.Client.SkinTest is { Result: SkinResult.Reacted } ? SkinState.Reacted : SkinState.Required,
             c.Reading.Client.StrandTest is { Result: StrandResult.Damaged } ? StrandState.Failed : StrandState.Required,
             Holds.SkinTestHours, Grams.Of(0), Grams.Of(0), Grams.Of(0)), null);
@@ -145,7 +145,11 @@ public static class Prescriber
         }
 
         var again = Adjust.Next(c.Reading.Last, use, line, level, tone, why);
-        if (again is null && !onLengths)
+        if (again is null && onLengths)
+        {
+            why.Add(new Because("SH8", $"The lengths are toned at level {level}, {tone}; no gloss makes hair lighter.", about));
+        }
+        else if (again is null)
         {
             var lengths = c.Reading.Hair.Lengths;
             why.Add(new Because("SH1", lengths.Tone.SameAs(tone) && Math.Abs(lengths.Level.LighterThan(level)) < Aim.HalfLevel

@@ -138,7 +138,7 @@ public enum StrandState
 /// <param name="SkinTestGrams">Colour for it, for each line.</param>
 /// <param name="StrandTestGrams">Mix for it.</param>
 /// <param name="PreSoftenGrams">Undiluted developer for resistant white (AP9).</param>
-public sealed record Tests(SkinState SkinTest, StrandState StrandTest, int SkinTestHours, Grams SkinTestGrams, Grams StrandTestGrams, Grams PreSoftenGrams);
+public sealed record KitTests(SkinState SkinTest, StrandState StrandTest, int SkinTestHours, Grams SkinTestGrams, Grams StrandTestGrams, Grams PreSoftenGrams);
 
 /// <summary>The one value that page, guide, bench, console and record all show.</summary>
 /// <param name="Kitto">Kind and version of the document.</param>
@@ -156,7 +156,7 @@ public sealed record Tests(SkinState SkinTest, StrandState StrandTest, int SkinT
 public sealed record Prescription(
     string Kitto, Decision Decision, IReadOnlyList<string> Holds, IReadOnlyList<Because> Because, IReadOnlyList<ServiceAdvice> Advice,
     IReadOnlyList<Formula> Formulas, Quantities? Quantity, Schedule? Clock, Forecast Forecast, IReadOnlyList<Alternative> Alternatives,
-    Tests Tests, KitPlan? Plan)
+    KitTests Tests, KitPlan? Plan)
 {
     /// <summary>The document this is written as.</summary>
     public const string Version = "prescription/1";

@@ -44,7 +44,7 @@ public static class Holds
             }
             else if (age > limit)
             {
-                missing = $"The last one will be {age} days old on the day, and it counts for {limit}.";
+                missing = $"The last will be {age} days old; it counts for {limit}.";
             }
             else if (untested.Count > 0)
             {
@@ -58,7 +58,7 @@ public static class Holds
 
         why.Add(missing is null
             ? new Because("SA5", $"The skin test of {test!.DaysAgo} days ago came clear for this line. A clear test does not promise that nothing happens.", "tests")
-            : new Because("SA5", $"A skin test with this kit's own sachet must be on for 48 hours and come clear before the main sachets are mixed. {missing}", "tests"));
+            : new Because("SA5", $"The main sachets are mixed only once a skin test with this kit's own sachet has come clear after 48 hours. {missing}", "tests"));
         return missing is null ? SkinState.Clear : SkinState.Required;
     }
 

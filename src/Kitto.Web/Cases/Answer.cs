@@ -14,8 +14,8 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
 
     public Line? Line => Prescription?.Formulas.Count > 0 ? Shelf.Find(Prescription.Formulas[0].Line) : null;
 
-    /// <summary>What concerns the mix and the person; amount and clock have their reasons beside their drawings.</summary>
-    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.About is not ("quantity" or "clock")).OrderBy(b => Array.IndexOf(Order, b.About));
+    /// <summary>What concerns the mix and the person; amount and clock have their reasons beside their drawings, the ratio (DV9) stands in the formula.</summary>
+    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.Rule != "DV9" && b.About is not ("quantity" or "clock")).OrderBy(b => Array.IndexOf(Order, b.About));
 
     public IEnumerable<Because> About(string what) => (Prescription?.Because ?? []).Where(b => b.About == what);
 

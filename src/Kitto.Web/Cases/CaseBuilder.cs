@@ -80,7 +80,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         }
 
         return (values, coloured is { } day
-            ? $"Regrowth reckoned from colour day {day:d MMM}, {days} days at 12.5 mm a month: correct it where you see otherwise"
+            ? $"Regrowth reckoned from colour day {day:d MMM}, {days} days at 12.5 mm a month: correct what you see otherwise"
             : $"Regrowth grown on by {days} days since the reading of {taken:d MMM}");
     }
 

@@ -10,7 +10,7 @@ public static class ClockDrawing
 {
     private const double Left = 118;
     private const double Width = 900;
-    private const double Lane = 17;
+    private const double Lane = 16;
 
     /// <summary>Draws a schedule.</summary>
     /// <param name="clock">The schedule.</param>

@@ -45,7 +45,7 @@ public static class HeadDrawing
     {
         var svg = new Svg();
         string role = pick ? "group" : "img";
-        svg.Add($"<svg class=\"head\" viewBox=\"0 0 300 330\" role=\"{role}\" aria-label=\"{(pick ? "Head, seen from above: pick zones" : Describe(zones, clock))}\">");
+        svg.Add($"<svg class=\"head\" viewBox=\"0 {(mirror ? 14 : 0)} 300 306\" role=\"{role}\" aria-label=\"{(pick ? "Head, seen from above: pick zones" : Describe(zones, clock))}\">");
         svg.Add($"<defs>");
         foreach (var zone in Enum.GetValues<Zone>())
         {
@@ -67,7 +67,7 @@ public static class HeadDrawing
 
         svg.Add($"</g>");
 
-        double foreheadY = mirror ? 326 : 10;
+        double foreheadY = mirror ? 317 : 10;
         svg.Add($"<text class=\"head-side\" x=\"{CentreX}\" y=\"{foreheadY}\" text-anchor=\"middle\">forehead</text>");
         svg.Add($"<text class=\"head-side\" x=\"6\" y=\"{CentreY + 4}\">left</text><text class=\"head-side\" x=\"294\" y=\"{CentreY + 4}\" text-anchor=\"end\">right</text></svg>");
         return svg.ToString();
@@ -153,7 +153,7 @@ public static class HeadDrawing
 
     private static void Outline(Svg svg, bool mirror)
     {
-        double Y(double y) => mirror ? 330 - y : y;
+        double Y(double y) => mirror ? 320 - y : y;
         double ear = Y(CentreY - 2);
         svg.Add($"<g class=\"head-outline\">");
         svg.Add($"<ellipse cx=\"31\" cy=\"{ear}\" rx=\"8\" ry=\"20\"/><ellipse cx=\"269\" cy=\"{ear}\" rx=\"8\" ry=\"20\"/>");
@@ -219,6 +219,6 @@ public static class HeadDrawing
         double up = Math.Cos(a);
         double x = CentreX + 112 * radius * Math.Sin(a) * (1 - .07 * up);
         double y = CentreY - 132 * radius * up;
-        return (x, mirror ? 330 - y : y);
+        return (x, mirror ? 320 - y : y);
     }
 }

@@ -1,0 +1,41 @@
+using System.Text.RegularExpressions;
+using System.Xml.Linq;
+using NetArchTest.Rules;
+
+namespace Kitto.Core.Tests;
+
+/// <summary>Who may know whom, and what Core may not touch (docs: the house).</summary>
+public sealed partial class ArchitectureTests
+{
+    [Fact]
+    public void Core_depends_on_nothing_of_ours_no_framework_and_no_io()
+    {
+        var result = Types.InAssembly(typeof(Prescriber).Assembly).ShouldNot()
+            .HaveDependencyOnAny("Kitto.Store", "Kitto.Web", "Kitto.Console", "Microsoft.AspNetCore", "Npgsql", "Dapper", "System.IO.File", "System.IO.Directory", "System.Net", "System.Console").GetResult();
+        Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
+    }
+
+    [Fact]
+    public void Core_reads_no_clock_and_writes_no_html()
+    {
+        foreach (string file in Directory.EnumerateFiles(Path.Combine(Bench.Root, "src", "Kitto.Core"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/", StringComparison.Ordinal)))
+        {
+            Assert.DoesNotMatch(ForbiddenInCore(), File.ReadAllText(file));
+        }
+    }
+
+    [Theory]
+    [InlineData("Kitto.Core", "")]
+    [InlineData("Kitto.Store", "Kitto.Core")]
+    [InlineData("Kitto.Web", "Kitto.Store")]
+    [InlineData("Kitto.Console", "Kitto.Core")]
+    public void Projects_refer_only_downwards(string project, string allowed)
+    {
+        var xml = XDocument.Load(Path.Combine(Bench.Root, "src", project, project + ".csproj"));
+        var refers = xml.Descendants("ProjectReference").Select(r => Path.GetFileNameWithoutExtension((string)r.Attribute("Include")!));
+        Assert.Equal(allowed.Split(' ', StringSplitOptions.RemoveEmptyEntries), refers);
+    }
+
+    [GeneratedRegex(@"DateTime(Offset)?\.(Utc)?Now|DateOnly\.FromDateTime|TimeProvider|Random\(|</?(div|span|p|svg|b)>")]
+    private static partial Regex ForbiddenInCore();
+}

@@ -1,0 +1,42 @@
+run_tests() {
+  need_dotnet; need_node; need_postgres; need_chromium
+  front_end
+  npm_ready "$ROOT/tests/browser"
+  say "kitto: building"
+  build Kitto.slnx
+  # Tests keep to a cluster of their own; each test class and the browser run make databases of their own in it.
+  PG_EXTRA="-c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200" cluster_start pg-test
+  trap 'cluster_stop' EXIT
+  export KITTO_TEST_SERVER
+  KITTO_TEST_SERVER="Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD"
+  local passed=0 failed=0 name out line
+  for name in Kitto.Core.Tests Kitto.Web.Tests; do
+    out="$HOME_DIR/$name.log"
+    say "kitto: $name"
+    dotnet "$ROOT/tests/$name/bin/Release/net10.0/$name.dll" -noColor >"$out" 2>&1 || true
+    line="$(grep -E 'Total: [0-9]+, Errors: [0-9]+, Failed: [0-9]+' "$out" | tail -n 1 || true)"
+    if [ -z "$line" ]; then cat "$out"; say "kitto: $name did not finish"; failed=$((failed + 1)); continue; fi
+    local total errors wrong skipped
+    total="$(sed -E 's/.*Total: ([0-9]+).*/\1/' <<<"$line")"; errors="$(sed -E 's/.*Errors: ([0-9]+).*/\1/' <<<"$line")"
+    wrong="$(sed -E 's/.*Failed: ([0-9]+).*/\1/' <<<"$line")"; skipped="$(sed -E 's/.*Skipped: ([0-9]+).*/\1/' <<<"$line")"
+    [ $((errors + wrong)) -gt 0 ] && cat "$out"
+    say "kitto: $name $line"
+    passed=$((passed + total - wrong - skipped)); failed=$((failed + wrong + errors))
+  done
+  say "kitto: browser"
+  out="$HOME_DIR/browser.json"
+  rm -f "$out"
+  (cd "$ROOT/tests/browser" && PLAYWRIGHT_JSON_OUTPUT_NAME="$out" PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npx playwright test --reporter=list,json) >"$HOME_DIR/browser.log" 2>&1 || true
+  if [ -s "$out" ]; then
+    local good bad
+    good="$(node -p 'const s=require(process.argv[1]).stats; s.expected' "$out")"
+    bad="$(node -p 'const s=require(process.argv[1]).stats; s.unexpected+s.flaky' "$out")"
+    [ "$bad" -gt 0 ] && cat "$HOME_DIR/browser.log"
+    [ "$((good + bad))" -gt 0 ] || { cat "$HOME_DIR/browser.log"; bad=1; }
+    passed=$((passed + good)); failed=$((failed + bad))
+  else
+    cat "$HOME_DIR/browser.log"; failed=$((failed + 1))
+  fi
+  echo "$passed passed, $failed failed"
+  [ "$failed" -eq 0 ] && [ "$passed" -gt 0 ]
+}
