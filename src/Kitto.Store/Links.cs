@@ -36,7 +36,7 @@ public sealed class Links(Database db)
     public async Task<GuideLink?> Open(string token)
     {
         Span<byte> bytes = stackalloc byte[16];
-        if (token.Length != 22 || !Base64Url.TryDecodeFromChars(token, bytes, out int length) || length != 16)
+        if (token.Length != 22 || !Base64Url.IsValid(token) || !Base64Url.TryDecodeFromChars(token, bytes, out int length) || length != 16)
         {
             return null;
         }

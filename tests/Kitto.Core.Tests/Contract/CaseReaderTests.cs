@@ -27,7 +27,7 @@ public sealed class CaseReaderTests
     [InlineData("hair.lengths.history=\"tea\"", "hair.lengths.history", "virgin, permanent")]
     [InlineData("hair.lengths.tone=\"A\"", "hair.lengths.tone", "a pair of them")]
     [InlineData("hair=-", "hair", "naturalLevel")]
-    [InlineData("client=5", "client", "object")]
+    [InlineData("client=5", "client", "{")]
     [InlineData("goal.service=\"shave\"", "goal.service", "rootTouchUp")]
     [InlineData("goal.service=-", "goal.service", "rootTouchUp")]
     [InlineData("goal.level=13", "goal.level", "1 to 12")]

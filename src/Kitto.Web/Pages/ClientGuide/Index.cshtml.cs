@@ -70,7 +70,8 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, S
 
         var utc = Open.Studio.Utc(local);
         var made = Open.Signed.SignedAt;
-        if (utc > now.AddMinutes(2) || utc < made)
+        // The field holds whole minutes, so the minute of signing counts as after it.
+        if (utc > now.AddMinutes(2) || utc < made.AddMinutes(-1))
         {
             return Again("at", utc > now ? "This is in the future." : $"The kit was only made on {Open.Studio.Local(made):d MMM, HH:mm}; the test uses its own sachet.");
         }

@@ -1,0 +1,227 @@
+using System.Net;
+using AngleSharp.Dom;
+
+namespace Kitto.Web.Tests;
+
+public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
+{
+    private string Local(double hoursAgo) => TimeZoneInfo.ConvertTime(studio.Clock.GetUtcNow().AddHours(-hoursAgo), TimeZoneInfo.FindSystemTimeZoneById("Europe/London")).ToString("yyyy-MM-ddTHH:mm");
+
+    /// <summary>A kit of our own: the demo's Lotte signed afresh, so that tests do not meet each other.</summary>
+    private async Task<(Store.Kit Kit, Visitor Client, Visitor Colourist)> FreshKit(string name)
+    {
+        var colourist = await Visitor.SignedIn(studio);
+        await colourist.Open("/clients/new");
+        await colourist.Send("main form", ("Name", name), ("BirthDate", "1980-01-01"));
+        (string, string?)[] zones = [.. Enum.GetNames<Core.Head.Zone>().Select(z => char.ToLowerInvariant(z[0]) + z[1..]).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") })];
+        await colourist.Send("#sitting", "?handler=Sign", [("hair.naturalLevel", "5"), ("hair.lengths.level", "5"), ("hair.lengths.history", "permanent"), .. zones]);
+        Assert.StartsWith("/kits/", colourist.Address, StringComparison.Ordinal);
+        var kit = (await studio.Kits.Get(Guid.Parse(colourist.Address[6..])))!;
+        var client = await new Visitor(studio).Open(await studio.LinkTo(kit));
+        return (kit, client, colourist);
+    }
+
+    private async Task Clear(Visitor client, Store.Kit kit)
+    {
+        await client.Send("[data-test^=skin] form", ("at", Local(0)));
+        await studio.Db.Run("update test_report set applied_at = applied_at - interval '49 hours' where kit_id = @Id", new { kit.Id });
+        await client.Open(client.Address);
+        await client.Send("[data-test^=skin] form", ("result", "clear"));
+        await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "35"));
+    }
+
+    [Fact]
+    public async Task The_steps_are_not_in_the_page_until_both_tests_are_clear()
+    {
+        var (kit, client, colourist) = await FreshKit("Locky Waters");
+        void Locked()
+        {
+            Assert.Empty(client.Page.QuerySelectorAll("[data-step]"));
+            Assert.DoesNotContain("Empty the colour sachet", client.Text, StringComparison.Ordinal);
+        }
+
+        Locked();
+        await client.Send("[data-test^=skin] form", ("at", Local(0)));
+        Assert.Contains("Watch the place until", client.Text, StringComparison.Ordinal);
+        Locked();
+        await studio.Db.Run("update test_report set applied_at = applied_at - interval '47 hours' where kit_id = @Id", new { kit.Id });
+        await client.Open(client.Address);
+        Locked();
+        // A stale or forged page that says clear an hour early is refused by the server.
+        await client.Send("[data-test^=skin] form", ("result", "clear"));
+        Assert.Contains("48 hours are not over", client.Text, StringComparison.Ordinal);
+        await studio.Db.Run("update test_report set applied_at = applied_at - interval '1 hours' where kit_id = @Id", new { kit.Id });
+        await client.Open(client.Address.Split('?')[0]);
+        await client.Send("[data-test^=skin] form", ("result", "clear"));
+        Locked();
+        await client.Send("[data-test=strand] form", ("result", null));
+        Assert.Contains("Say how the strand came out", client.Text, StringComparison.Ordinal);
+        await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "500"));
+        Assert.Contains("1 to 120 minutes", client.Text, StringComparison.Ordinal);
+        Assert.Equal("500", client.Typed("minutes"));
+        await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "35"));
+        Assert.NotEmpty(client.Page.QuerySelectorAll("[data-step]"));
+        Assert.Contains("Empty the colour sachet", client.Text, StringComparison.Ordinal);
+        await colourist.Open($"/kits/{kit.Id}");
+        Assert.Contains("The main sachets may be mixed", colourist.Text, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(-30, "in the future")]
+    [InlineData(200, "was only made on")]
+    public async Task A_skin_test_cannot_be_dated_ahead_or_before_its_kit(double hoursAgo, string says)
+    {
+        var (_, client, _) = await FreshKit("Dana Back");
+        string typed = Local(hoursAgo);
+        await client.Send("[data-test^=skin] form", ("at", typed));
+        Assert.Contains(says, client.Text, StringComparison.Ordinal);
+        Assert.Equal(typed, client.Typed("at"));
+    }
+
+    [Fact]
+    public async Task A_skin_test_that_has_grown_too_old_locks_the_steps_again()
+    {
+        var (kit, client, _) = await FreshKit("Olda Test");
+        await Clear(client, kit);
+        Assert.NotEmpty(client.Page.QuerySelectorAll("[data-step]"));
+        await studio.Db.Run("update test_report set applied_at = applied_at - interval '13 days' where kit_id = @Id and kind = 'skin'", new { kit.Id });
+        await client.Open(client.Address);
+        Assert.Empty(client.Page.QuerySelectorAll("[data-step]"));
+        Assert.Contains("too long ago", client.Text, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("skin")]
+    [InlineData("burns")]
+    [InlineData("strand")]
+    [InlineData("report")]
+    public async Task A_reaction_or_damage_stops_the_kit_at_once_and_today_shows_it(string by)
+    {
+        var (kit, client, colourist) = await FreshKit("Stella Stop" + by);
+        switch (by)
+        {
+            case "skin":
+                await client.Send("[data-test^=skin] form", ("at", Local(0)));
+                await client.Send("[data-test^=skin] form", ("result", "reacted"));
+                break;
+            case "burns":
+                await client.Send("#burns form");
+                break;
+            case "strand":
+                await Clear(client, kit);
+                await studio.Db.Run("delete from test_report where kit_id = @Id and kind = 'strand'", new { kit.Id });
+                await client.Open(client.Address);
+                await client.Send("[data-test=strand] form", ("result", "damaged"));
+                break;
+            case "report":
+                await Clear(client, kit);
+                await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "reacted"), ("leftGrams", "10"), ("weighed", "weighed"));
+                break;
+        }
+
+        Assert.Equal("Stop", client.Find("h1").TextContent);
+        Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
+        await colourist.Open("/");
+        Assert.Contains("Stella Stop" + by, colourist.Find(".today-group.alarm").TextContent, StringComparison.Ordinal);
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        if (by != "strand")
+        {
+            // A reaction is for good: the next sitting is a stop whatever the form says.
+            Assert.Equal("Stop: no colour", colourist.Find(".verdict h2").TextContent);
+            await colourist.Send("#sitting", "?handler=Preview", ("client.reactions", null));
+            Assert.Equal("Stop: no colour", colourist.Find(".verdict h2").TextContent);
+        }
+    }
+
+    [Theory]
+    [InlineData("leftGrams", "5000", "grams")]
+    [InlineData("leftGrams", "-1", "grams")]
+    [InlineData("leftGrams", "some", "grams")]
+    [InlineData("leftGrams", "", "grams")]
+    [InlineData("coverage", null, "Say whether white shows")]
+    [InlineData("comfort", null, "Say how the scalp felt")]
+    [InlineData("minutes", "0", "1 to 240")]
+    [InlineData("appliedOn", "2190-01-01", "in the future")]
+    [InlineData("appliedOn", "2001-01-01", "before this kit was made")]
+    [InlineData("appliedOn", "yesterday", "day you coloured")]
+    public async Task A_wrong_report_is_answered_beside_the_field_and_keeps_what_was_written(string field, string? value, string says)
+    {
+        var (kit, client, _) = await FreshKit("Rhoda Report");
+        await Clear(client, kit);
+        (string Name, string? Value)[] good = [("coverage", "patchy"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12"), ("weighed", "judged"), ("note", "left ear was hard")];
+        await client.Send(".report form", [.. good.Where(g => g.Name != field), (field, value)]);
+        Assert.Contains(client.Page.QuerySelectorAll(".report .error"), e => e.TextContent.Contains(says, StringComparison.Ordinal));
+        Assert.Equal("left ear was hard", client.Typed("note"));
+        Assert.Null(await studio.Reports.OutcomeOf(kit.Id));
+    }
+
+    [Fact]
+    public async Task A_second_report_from_a_stale_page_is_answered_in_words_and_changes_nothing()
+    {
+        var (kit, client, _) = await FreshKit("Tweedy Twice");
+        await Clear(client, kit);
+        (string, string?)[] good = [("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12"), ("weighed", "weighed")];
+        var stale = await new Visitor(studio).Open(client.Address);
+        await client.Send(".report form", good);
+        Assert.Equal("Thank you", client.Find("h1").TextContent);
+        await stale.Send(".report form", [.. good.Where(g => g.Item1 != "leftGrams"), ("leftGrams", "1")]);
+        Assert.Contains("was reported on", stale.Find("[role=alert]").TextContent, StringComparison.Ordinal);
+        Assert.Equal(12, (await studio.Reports.OutcomeOf(kit.Id))!.LeftGrams);
+    }
+
+    [Fact]
+    public async Task The_next_kit_starts_from_the_report_and_cites_it()
+    {
+        var (kit, client, colourist) = await FreshKit("Nexta Kitto");
+        var first = Core.Contract.Json.ReadPrescription((await studio.Kits.Frozen(kit.PrescriptionId))!.Document);
+        await Clear(client, kit);
+        await client.Send(".report form", ("coverage", "greyShows"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "30"), ("weighed", "weighed"), ("minutes", "28"));
+        await colourist.Open("/");
+        Assert.Contains("grey shows; 30 g left", colourist.Text, StringComparison.Ordinal);
+        await colourist.Open($"/kits/{kit.Id}");
+        Assert.Contains("30 g, weighed", colourist.Find(".beside").TextContent, StringComparison.Ordinal);
+        await colourist.Send(".beside form");
+        Assert.EndsWith("/prescription", colourist.Address, StringComparison.Ordinal);
+
+        // Five weeks on, nothing typed: regrowth has grown, her hands are known, the formula has moved one step.
+        studio.Clock.Ahead = TimeSpan.FromDays(35);
+        try
+        {
+            // Her sitting has run out meanwhile; she signs in again.
+            colourist = await Visitor.SignedIn(studio);
+            await colourist.Open($"/clients/{kit.ClientId}/prescription");
+            Assert.Equal("14", colourist.Typed("zones.crown.regrowthMm"));
+            Assert.Equal("true", colourist.Find("[name='hands.practised'][checked]").GetAttribute("value"));
+            string reasons = colourist.Find("#answer").TextContent;
+            Assert.Contains("Her report on the kit of 35 days ago: white hair showed", reasons, StringComparison.Ordinal);
+            Assert.Contains($"of {first.Quantity!.SendGrams} sent 35 days ago 30.0 g was left", reasons, StringComparison.Ordinal);
+            Assert.Contains("5NN", colourist.Find(".formula").TextContent, StringComparison.Ordinal);
+            await colourist.Send("#sitting", "?handler=Sign");
+            var second = Core.Contract.Json.ReadPrescription((await studio.Kits.History(kit.ClientId))[0].Document);
+            Assert.True(second.Quantity!.UseGrams.Value / second.Quantity.BaseGrams.Value < 1.0, "thirty grams left of so few means light hands");
+            Assert.Contains(second.Because, b => b.Rule == "DO8");
+            Assert.Equal("closed", (await studio.Kits.Get(kit.Id))!.State);
+        }
+        finally
+        {
+            studio.Clock.Ahead = TimeSpan.Zero;
+        }
+    }
+
+    [Fact]
+    public async Task A_closed_an_expired_and_an_unknown_link_are_each_a_plain_page()
+    {
+        var kit = await studio.KitOf("Greta");
+        string link = await studio.LinkTo(kit);
+        var visitor = new Visitor(studio);
+        Assert.Equal(HttpStatusCode.OK, (await visitor.Open(link)).Status);
+        await studio.Links.Revoke(kit.Id, DateTime.UtcNow);
+        Assert.Equal(HttpStatusCode.Gone, (await visitor.Open(link)).Status);
+        Assert.Contains("has closed this link", visitor.Text, StringComparison.Ordinal);
+        link = await studio.LinkTo(kit);
+        await studio.Db.Run("update guide_link set expires_at = now() - interval '1 minute' where kit_id = @Id and revoked_at is null", new { kit.Id });
+        Assert.Contains("has run out", (await visitor.Open(link)).Text, StringComparison.Ordinal);
+        Assert.Contains("not one of ours", (await visitor.Open("/g/AAAAAAAAAAAAAAAAAAAAAA")).Text, StringComparison.Ordinal);
+        Assert.Contains("not one of ours", (await visitor.Open("/g/x")).Text, StringComparison.Ordinal);
+    }
+}

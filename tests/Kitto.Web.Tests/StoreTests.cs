@@ -1,0 +1,137 @@
+using Kitto.Store;
+
+namespace Kitto.Web.Tests;
+
+public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
+{
+    private static DateTime Now => DateTime.UtcNow;
+
+    private async Task<(Guid Client, Guid Person)> Somebody()
+    {
+        var person = await studio.Db.One<Guid>("select id from person limit 1");
+        var id = Guid.CreateVersion7();
+        int town = await studio.Db.One<int>("select id from destination limit 1");
+        await studio.Clients.Add(new Client(id, "Zelda Test-Harbour", new DateOnly(1980, 2, 29), town, "", "", Now, 1));
+        return (id, person);
+    }
+
+    [Fact]
+    public void Migrating_twice_changes_nothing() => Database.Migrate(studio.Connection);
+
+    [Fact]
+    public async Task A_reading_is_a_new_version_and_none_is_overwritten()
+    {
+        var (client, person) = await Somebody();
+        var first = await studio.Clients.AddReading(client, 0, """{"goal":{"level":5}}""", person, Now);
+        var second = await studio.Clients.AddReading(client, 1, """{"goal":{"level":6}}""", person, Now);
+        Assert.Equal((1, 2), (first.Version, second.Version));
+        Assert.Equal(2, await studio.Db.One<int>("select count(*)::int from reading where client_id = @client", new { client }));
+    }
+
+    [Fact]
+    public async Task Of_many_who_save_the_same_reading_one_wins_and_the_others_are_told()
+    {
+        var (client, person) = await Somebody();
+        var tries = await Task.WhenAll(Enumerable.Range(0, 8).Select(async i =>
+        {
+            try
+            {
+                await studio.Clients.AddReading(client, 0, $"{{\"try\":{i}}}", person, Now);
+                return null;
+            }
+            catch (ConflictException conflict)
+            {
+                return conflict.Message;
+            }
+        }));
+        Assert.Single(tries, t => t is null);
+        Assert.All(tries.OfType<string>(), t => Assert.Contains("has saved reading 1", t, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task A_client_saved_from_an_old_page_is_refused()
+    {
+        var (id, _) = await Somebody();
+        var client = (await studio.Clients.Get(id))!;
+        await studio.Clients.Save(client with { Note = "first" });
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Clients.Save(client with { Note = "second" }));
+        Assert.Equal("first", (await studio.Clients.Get(id))!.Note);
+    }
+
+    [Fact]
+    public async Task Kits_are_numbered_in_a_row_even_when_signed_at_once()
+    {
+        var (client, person) = await Somebody();
+        var reading = await studio.Clients.AddReading(client, 0, "{}", person, Now);
+        await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => studio.Kits.Sign(
+            new Signing(client, reading.Id, "kit", "gloss", Now, person, "{}", "{}", null, "tidewash-gloss", true, null, null, null))));
+        var numbers = (await studio.Kits.History(client)).Select(p => p.KitNumber!.Value).Order();
+        Assert.Equal(Enumerable.Range(1, 6), numbers);
+    }
+
+    [Fact]
+    public async Task A_link_is_kept_as_a_hash_and_opens_until_revoked_or_expired()
+    {
+        var kit = await studio.KitOf("Greta");
+        string token = await studio.Links.Make(kit.Id, Now);
+        Assert.Equal(22, token.Length);
+        Assert.False(await studio.Db.One<bool>("select exists (select 1 from guide_link where encode(token_hash, 'escape') like '%' || @token || '%')", new { token }));
+        Assert.Null((await studio.Links.Open(token))!.RevokedAt);
+        string next = await studio.Links.Make(kit.Id, Now);
+        Assert.NotNull((await studio.Links.Open(token))!.RevokedAt);
+        Assert.Null((await studio.Links.Open(next))!.RevokedAt);
+        Assert.Null(await studio.Links.Open(token[..21]));
+        Assert.Null(await studio.Links.Open("AAAAAAAAAAAAAAAAAAAAAA"));
+        Assert.Null(await studio.Links.Open("'; drop table kit; --x"));
+    }
+
+    [Fact]
+    public async Task A_kit_moves_one_step_from_where_it_was_seen()
+    {
+        var kit = await studio.KitOf("Ilse");
+        await studio.Kits.Move(kit, "signed", "packed", Now);
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Kits.Move(kit, "signed", "packed", Now));
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Kits.Move(kit, "packed", "posted", Now));
+        var seen = (await studio.Kits.Get(kit.Id))!;
+        Assert.Equal(("packed", kit.Version + 1), (seen.State, seen.Version));
+        Assert.NotNull(seen.PackedAt);
+    }
+
+    [Fact]
+    public async Task A_kit_has_one_report()
+    {
+        var kit = await studio.KitOf("Wilma");
+        var report = new OutcomeReport(kit.Id, new DateOnly(2026, 1, 2), "full", "right", "right", 12, false, true, "fine", null, "", Now, null);
+        await studio.Reports.AddOutcome(report);
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Reports.AddOutcome(report with { LeftGrams = 1 }));
+        Assert.Equal(12, (await studio.Reports.OutcomeOf(kit.Id))!.LeftGrams);
+        Assert.Equal("reported", (await studio.Kits.Get(kit.Id))!.State);
+    }
+
+    [Theory]
+    [InlineData("sun", "Sunniva Aldergate")]
+    [InlineData("ALDER", "Sunniva Aldergate")]
+    [InlineData("  maren ", "Maren Holtby")]
+    [InlineData("%", null)]
+    [InlineData("_", null)]
+    [InlineData("nobody", null)]
+    public async Task A_client_is_found_by_the_beginning_of_any_name(string text, string? name) =>
+        Assert.Equal(name, (await studio.Clients.Find(text)).Select(c => c.Name).FirstOrDefault());
+
+    [Theory]
+    [InlineData("2024-02-28", 43)]
+    [InlineData("2024-02-29", 44)]
+    [InlineData("2023-02-28", 43)]
+    public void Age_is_whole_years_also_for_one_born_on_leap_day(string day, int age) =>
+        Assert.Equal(age, new Client(Guid.Empty, "", new DateOnly(1980, 2, 29), 1, "", "", Now, 1).AgeOn(DateOnly.Parse(day)));
+
+    [Fact]
+    public async Task Today_is_the_studios_day_and_a_time_the_clocks_skip_counts_an_hour_on()
+    {
+        var s = (await new Studios(studio.Db).Get())! with { TimeZone = "Pacific/Auckland" };
+        Assert.Equal(new DateOnly(2027, 3, 2), s.Today(new DateTimeOffset(2027, 3, 1, 12, 0, 0, TimeSpan.Zero)));
+        var london = s with { TimeZone = "Europe/London" };
+        Assert.Equal(new DateTime(2027, 3, 28, 1, 30, 0), london.Utc(new DateTime(2027, 3, 28, 1, 30, 0)));
+        Assert.Equal(new DateTime(2027, 6, 1, 8, 0, 0), london.Utc(new DateTime(2027, 6, 1, 9, 0, 0)));
+    }
+}

@@ -1,0 +1,160 @@
+using System.Net;
+using AngleSharp.Dom;
+using AngleSharp.Html.Dom;
+using AngleSharp.Html.Parser;
+using Kitto.Store;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
+using Npgsql;
+
+namespace Kitto.Web.Tests;
+
+/// <summary>A clock the tests turn.</summary>
+public sealed class TurnedClock : TimeProvider
+{
+    public TimeSpan Ahead { get; set; }
+
+    public override DateTimeOffset GetUtcNow() => DateTimeOffset.UtcNow + Ahead;
+}
+
+/// <summary>The whole application with the demo, on a database of its own that is dropped afterwards.</summary>
+public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
+{
+    private readonly string name = "kitto_test_" + Guid.NewGuid().ToString("N")[..12];
+
+    public TurnedClock Clock { get; } = new();
+
+    public string Connection => $"{Cluster};Database={name};Pooling=true";
+
+    public Clients Clients => Services.GetRequiredService<Clients>();
+
+    public Kits Kits => Services.GetRequiredService<Kits>();
+
+    public Reports Reports => Services.GetRequiredService<Reports>();
+
+    public Links Links => Services.GetRequiredService<Links>();
+
+    public Database Db => Services.GetRequiredService<Database>();
+
+    protected virtual bool Demo => true;
+
+    private static string Cluster => Environment.GetEnvironmentVariable("KITTO_TEST_SERVER")
+        ?? throw new InvalidOperationException("KITTO_TEST_SERVER is not set: run the tests with ./kitto test.");
+
+    public ValueTask InitializeAsync()
+    {
+        _ = Services;
+        return ValueTask.CompletedTask;
+    }
+
+    public override async ValueTask DisposeAsync()
+    {
+        await base.DisposeAsync();
+        NpgsqlConnection.ClearAllPools();
+        await using var server = NpgsqlDataSource.Create($"{Cluster};Database=postgres");
+        await using var drop = server.CreateCommand($"drop database if exists {name} with (force)");
+        await drop.ExecuteNonQueryAsync();
+        GC.SuppressFinalize(this);
+    }
+
+    /// <summary>A kit of the demo, by its client's name: the newest.</summary>
+    public async Task<Kit> KitOf(string client) => (await Kits.Get((await Kits.History(await IdOf(client))).First(p => p.KitId is not null).KitId!.Value))!;
+
+    public async Task<Guid> IdOf(string client) => (await Clients.Find(client))[0].Id;
+
+    /// <summary>An address of her guide.</summary>
+    public async Task<string> LinkTo(Kit kit) => "/g/" + await Links.Make(kit.Id, Clock.GetUtcNow().UtcDateTime);
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("KITTO_DATABASE", Connection);
+        builder.UseSetting("Logging:LogLevel:Default", "Error");
+        builder.UseSetting("KITTO_DEMO", Demo ? "1" : "0");
+        builder.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(Clock));
+    }
+}
+
+/// <summary>The application with nobody in it.</summary>
+public sealed class EmptyStudio : Studio
+{
+    protected override bool Demo => false;
+}
+
+/// <summary>Someone at a browser without scripts: pages come as documents, forms go back with what stands in them.</summary>
+public sealed class Visitor(Studio studio)
+{
+    private readonly HttpClient http = studio.CreateClient();
+    private readonly HtmlParser parser = new();
+
+    public HttpStatusCode Status { get; private set; }
+
+    public string Address { get; private set; } = "";
+
+    public IHtmlDocument Page { get; private set; } = null!;
+
+    public string Text => Page.Body!.TextContent;
+
+    private string Gist => string.Join(' ', Text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(40));
+
+    public static async Task<Visitor> SignedIn(Studio studio)
+    {
+        var visitor = new Visitor(studio);
+        await visitor.Open("/signin");
+        await visitor.Send("form[method=post]", ("UserName", Demo.Seed.UserName), ("Password", Demo.Seed.Password));
+        Assert.Equal("/", visitor.Address);
+        return visitor;
+    }
+
+    public async Task<Visitor> Open(string path)
+    {
+        await Take(await http.GetAsync(path));
+        return this;
+    }
+
+    /// <summary>Sends a form as it stands, with some fields typed over; null leaves one out.</summary>
+    public async Task<Visitor> Send(string selector, params (string Name, string? Value)[] typed) => await Send(selector, null, typed);
+
+    public async Task<Visitor> Send(string selector, string? action, params (string Name, string? Value)[] typed)
+    {
+        var form = (IHtmlFormElement)(Page.QuerySelector(selector) ?? throw new InvalidOperationException($"No {selector} on {Address}: {Gist}"));
+        var fields = new List<KeyValuePair<string, string>>();
+        foreach (var field in form.QuerySelectorAll("input, select, textarea").Where(f => f.GetAttribute("name") is not null && typed.All(t => t.Name != f.GetAttribute("name"))))
+        {
+            string? value = field switch
+            {
+                IHtmlInputElement { Type: "checkbox" or "radio" } tick => tick.IsChecked ? tick.Value : null,
+                IHtmlInputElement input => input.Value,
+                IHtmlSelectElement select => select.Value,
+                IHtmlTextAreaElement area => area.Value,
+                _ => null,
+            };
+            if (value is not null)
+            {
+                fields.Add(new(field.GetAttribute("name")!, value));
+            }
+        }
+
+        fields.AddRange(typed.Where(t => t.Value is not null).Select(t => new KeyValuePair<string, string>(t.Name, t.Value!)));
+        string to = action ?? form.GetAttribute("action") ?? "";
+        await Take(await http.PostAsync(new Uri(new Uri(http.BaseAddress!, Address), to), new FormUrlEncodedContent(fields)));
+        return this;
+    }
+
+    public IElement Find(string selector) => Page.QuerySelector(selector) ?? throw new InvalidOperationException($"No {selector} on {Address}: {Gist}");
+
+    public string? Typed(string field) => Find($"[name='{field}']") switch
+    {
+        IHtmlInputElement input => input.Value,
+        IHtmlSelectElement select => select.Value,
+        var other => other.TextContent,
+    };
+
+    private async Task Take(HttpResponseMessage answer)
+    {
+        Status = answer.StatusCode;
+        Address = answer.RequestMessage!.RequestUri!.PathAndQuery;
+        Page = parser.ParseDocument(await answer.Content.ReadAsStringAsync());
+    }
+}

@@ -1,0 +1,31 @@
+import { execFileSync } from 'node:child_process';
+import { readdirSync } from 'node:fs';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect } from '@playwright/test';
+
+/** Signs in with the demo account. */
+export async function signIn(page) {
+  await page.goto(process.env.KITTO_URL + '/signin');
+  await page.getByLabel('Name').fill('tove');
+  await page.getByLabel('Password').fill('mail-boat-days');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page).toHaveURL(process.env.KITTO_URL + '/');
+}
+
+/** Fails on anything the automated accessibility check finds. */
+export async function accessible(page) {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([]);
+}
+
+/** No sideways scrolling, and no text wider than its box is cut. */
+export async function fits(page) {
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+}
+
+/** Runs one statement in the run's own database: how a test lets time pass. */
+export function sql(statement) {
+  const parts = Object.fromEntries(process.env.KITTO_TEST_SERVER.split(';').map(p => p.split('=')));
+  const bin = readdirSync('/usr/lib/postgresql').map(v => `/usr/lib/postgresql/${v}/bin/psql`).pop();
+  return execFileSync(bin, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', process.env.KITTO_BROWSER_DB, '-Atc', statement], { env: { ...process.env, PGPASSWORD: parts.Password } }).toString().trim();
+}

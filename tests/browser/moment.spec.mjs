@@ -1,0 +1,269 @@
+// The whole moment: from sign-in to a printed kit sheet, to her phone, to the report, to the next kit.
+import { test, expect } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { accessible, fits, signIn, sql } from './help.mjs';
+import { root } from './setup.mjs';
+
+const desktop = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+
+/** Every number of the page comes from the console's answer to the same case. */
+function console_(caseDocument) {
+  return JSON.parse(spawnSync(join(root, 'kitto'), ['prescribe', '-'], { input: caseDocument, encoding: 'utf8' }).stdout);
+}
+
+for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
+  test(`the whole moment, the colourist at ${name} size, the client on her phone`, async ({ browser, page }) => {
+    test.setTimeout(180_000);
+    const who = `Freya ${name === 'desktop' ? 'Lindgarth' : 'Osmund'}`;
+    const problems = [];
+    page.on('pageerror', e => problems.push(e.message));
+    page.on('console', m => { if (m.type() === 'error') problems.push(m.text()); });
+    await page.setViewportSize(view);
+
+    await page.goto(process.env.KITTO_URL + '/');
+    await accessible(page);
+    await signIn(page);
+    await expect(page.getByRole('heading', { name: 'Reports to read' })).toBeVisible();
+    await accessible(page);
+    await fits(page);
+
+    // A new client; the first try forgets her name.
+    await page.getByRole('link', { name: 'New client' }).click();
+    await page.getByLabel('Born on').fill('1979-04-02');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Type a name')).toBeVisible();
+    await expect(page.getByLabel('Born on')).toHaveValue('1979-04-02');
+    await accessible(page);
+    await page.getByLabel('Name', { exact: true }).fill(who);
+    await page.getByRole('button', { name: 'Save' }).click();
+
+    // Her head: nothing is prescribed until enough is read; then every fact moves the answer.
+    await expect(page.getByRole('heading', { name: 'Not enough to prescribe yet' })).toBeVisible();
+    await accessible(page);
+    await page.getByLabel('natural level').fill('5');
+    await page.locator('#f-hair-lengths-level').fill('5');
+    await page.locator('#f-hair-lengths-history').selectOption('permanent');
+    await page.getByRole('button', { name: 'whole head' }).click();
+    await page.locator('.zone-fields.shown').getByLabel('regrowth', { exact: true }).fill('15');
+    await page.locator('.zone-fields.shown').getByLabel('white', { exact: true }).fill('40');
+    await expect(page.locator('.formula')).toContainText('5N');
+    await expect(page.locator('.formula')).toContainText('20 vol');
+
+    // A zone is set on the drawing: by pointer, then by keys.
+    await page.locator('.zone[data-zone=leftTemple] .zone-ground').click();
+    await expect(page.locator('#picked')).toHaveText('Left temple');
+    await page.locator('.zone[data-zone=rightTemple] .zone-ground').click({ modifiers: ['Shift'] });
+    await page.locator('.zone-fields.shown').getByLabel('resistant').check();
+    await expect(page.locator('#f-zones-leftTemple-resistant')).toBeChecked();
+    await expect(page.locator('#f-zones-rightTemple-resistant')).toBeChecked();
+    await expect(page.locator('.reasons').first()).toContainText('Resistant white');
+    await page.locator('.zone[data-zone=nape]').focus();
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('-');
+    await expect(page.locator('#f-zones-nape-regrowthMm')).toHaveValue('17');
+    await expect(page.locator('#f-zones-nape-greyPercent')).toHaveValue('35');
+    await expect(page.locator('.zone[data-zone=nape]')).toHaveAttribute('aria-label', /regrowth 17 mm, 35 % white/);
+    await expect(page.locator('.zone[data-zone=nape]')).toBeFocused();
+
+    // A wrong number is answered beside its field, and the way back is the number itself.
+    await page.locator('#f-hair-lengthCm').fill('999');
+    await expect(page.locator('[data-error="hair.lengthCm"]')).toContainText('1 to 120');
+    await page.locator('#f-hair-lengthCm').fill('35');
+    await expect(page.locator('[data-error="hair.lengthCm"]')).toBeEmpty();
+
+    // A stop is seen at once and taken back as fast.
+    await page.getByLabel('ever reacted to dye').check();
+    await expect(page.getByRole('heading', { name: 'Stop: no colour' })).toBeVisible();
+    await accessible(page);
+    await page.getByLabel('ever reacted to dye').uncheck();
+    await expect(page.locator('.formula')).toContainText('5N');
+    await accessible(page);
+    await fits(page);
+
+    await page.getByRole('button', { name: 'Sign off' }).click();
+    await expect(page.getByRole('heading', { name: `${who}, kit 1` })).toBeVisible();
+    const kit = page.url().split('/').pop();
+    await accessible(page);
+    await fits(page);
+
+    // The frozen numbers are the console's numbers on the same case, and the sheet prints them.
+    const [document, answer] = [sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${kit}'`), null];
+    const reckoned = console_(document);
+    const sheet = await page.locator('.sheet').innerText();
+    for (const pair of reckoned.formulas[0].pairs) {
+      expect(sheet).toContain(pair.parts[0].fillGrams.toFixed(1) + ' g');
+      expect(sheet).toContain(pair.parts[0].grams.toFixed(1) + ' g');
+    }
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.locator('.bar')).toBeHidden();
+    await expect(page.locator('.weigh').first()).toBeVisible();
+    await page.emulateMedia({ media: 'screen' });
+
+    await page.getByRole('button', { name: 'Packed' }).click();
+    await page.getByRole('button', { name: 'Posted' }).click();
+    await expect(page.locator('.lead-in')).toContainText('with her');
+    await page.getByRole('button', { name: 'Make the link' }).click();
+    const link = await page.getByLabel('Link to her guide').inputValue();
+    await accessible(page);
+
+    // Her phone: no account, tests first.
+    const hers = await (await browser.newContext({ viewport: phone })).newPage();
+    hers.on('pageerror', e => problems.push(e.message));
+    await hers.goto(link);
+    await expect(hers.getByRole('heading', { name: 'Before the day' })).toBeVisible();
+    await expect(hers.locator('[data-step]')).toHaveCount(0);
+    await accessible(hers);
+    await fits(hers);
+    await hers.getByRole('button', { name: 'It is on my skin' }).click();
+    await expect(hers.getByText('Watch the place until')).toBeVisible();
+    await accessible(hers);
+    sql(`update test_report set applied_at = applied_at - interval '49 hours' where kit_id = '${kit}'`);
+    await hers.reload();
+    await hers.getByRole('button', { name: 'Nothing to see or feel' }).click();
+    await hers.getByLabel('Right').check();
+    await hers.getByLabel('Minutes it was on').fill('35');
+    await accessible(hers);
+    await hers.getByRole('button', { name: 'Report the strand test' }).click();
+
+    // The day: one step a screen, the clock runs, and it survives a reload.
+    await expect(hers.getByRole('heading', { name: 'Get ready' })).toBeVisible();
+    await accessible(hers);
+    const next = hers.locator('#run-next');
+    await next.click();
+    await expect(hers.getByRole('heading', { name: 'Soften the stubborn white' })).toBeVisible();
+    await next.click();
+    await expect(hers.getByRole('heading', { name: 'Mix the main pair' })).toBeVisible();
+    await next.click();
+    await expect(hers.locator('.step.shown h1')).toHaveText('Left temple');
+    await expect(hers.locator('#run-time')).toHaveText('00:00');
+    await expect(hers.locator('#run-time')).toHaveText('00:02', { timeout: 5000 });
+    await accessible(hers);
+    await fits(hers);
+    await hers.reload();
+    await expect(hers.locator('.step.shown h1')).toHaveText('Left temple');
+    await expect(hers.locator('#run-time')).toHaveText(/00:0[2-9]/);
+    await expect(hers.locator('.zone.now')).toHaveAttribute('data-zone', 'leftTemple');
+    for (const zone of reckoned.clock.zones) {
+      expect(await hers.locator('.step.shown').getAttribute('data-zone')).toBe(zone.zone);
+      await next.click();
+    }
+
+    await expect(hers.locator('#run-time-says')).toHaveText('to go');
+    await expect(hers.locator('#run-time')).toHaveText(/34:5\d|35:00/);
+    // Too early: it asks to wait, once.
+    await next.click();
+    await expect(hers.locator('#run-late')).toContainText('still time on the clock');
+    await next.click();
+    await expect(hers.getByRole('heading', { name: 'Rinse' })).toBeVisible();
+    await next.click();
+    await next.click();
+
+    await expect(hers.getByRole('heading', { name: 'How did it go?' })).toBeVisible();
+    await accessible(hers);
+    await hers.getByRole('button', { name: 'Send the report' }).click();
+    await expect(hers.getByText('Say whether white shows.')).toBeVisible();
+    await hers.getByLabel('White shows').check();
+    for (const group of ['Depth', 'Tone']) await hers.getByRole('group', { name: group }).getByLabel('Right').check();
+    await hers.getByRole('group', { name: 'Your scalp' }).getByLabel('Nothing').check();
+    await hers.getByLabel('Left over, in grams').fill('14,5');
+    await hers.getByLabel('Weighed on a scale').check();
+    await hers.getByRole('button', { name: 'Send the report' }).click();
+    await expect(hers.getByRole('heading', { name: 'Thank you' })).toBeVisible();
+    await accessible(hers);
+
+    // The report beside the prescription, and the next kit from it, without retyping.
+    await page.goto(process.env.KITTO_URL + '/');
+    await page.getByRole('link', { name: new RegExp(`${who}.*grey shows; 14.5 g left`) }).click();
+    await expect(page.locator('.beside')).toContainText('14.5 g, weighed');
+    await accessible(page);
+    await page.getByRole('button', { name: 'Read; on to the next kit' }).click();
+    // She coloured today; five weeks later the regrowth is there again.
+    await page.getByRole('button', { name: 'whole head' }).click();
+    await page.locator('.zone-fields.shown').getByLabel('regrowth', { exact: true }).fill('15');
+    await expect(page.locator('#answer')).toContainText('white hair showed');
+    await expect(page.locator('#answer')).toContainText(`of ${reckoned.quantity.sendGrams.toFixed(1)} g sent 0 days ago 14.5 g was left`);
+    await expect(page.locator('.formula')).toContainText('5NN');
+    await page.getByRole('button', { name: 'Sign off' }).click();
+    await expect(page.getByRole('heading', { name: `${who}, kit 2` })).toBeVisible();
+    const again = console_(sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${page.url().split('/').pop()}'`));
+    expect(again.because.some(b => b.rule === 'DO8')).toBe(true);
+    expect(again.because.some(b => b.rule === 'OU2')).toBe(true);
+    await page.goto(process.env.KITTO_URL + `/clients?find=${who.split(' ')[1]}`);
+    await page.getByRole('link', { name: new RegExp(who) }).click();
+    await expect(page.locator('.past')).toContainText('14.5 g');
+    await accessible(page);
+    await fits(page);
+    expect(answer).toBeNull();
+    expect(problems).toEqual([]);
+  });
+}
+
+test('it burns: the words come at once without a network, and the kit stops when it is back', async ({ browser, page }) => {
+  await signIn(page);
+  await page.goto(process.env.KITTO_URL + '/clients?find=Greta');
+  await page.getByRole('link', { name: /Greta/ }).click();
+  await page.locator('.past a').first().click();
+  await page.getByRole('button', { name: 'Make the link' }).click();
+  const context = await browser.newContext({ viewport: phone });
+  const hers = await context.newPage();
+  await hers.goto(await page.getByLabel('Link to her guide').inputValue());
+  await context.setOffline(true);
+  await hers.getByRole('button', { name: 'It burns or itches' }).click();
+  await expect(hers.getByText('Rinse it off now')).toBeVisible();
+  await hers.getByRole('button', { name: 'I have rinsed' }).click();
+  await expect(hers.locator('#burns-said')).toContainText('No network');
+  await context.setOffline(false);
+  await expect(hers.getByRole('heading', { name: 'Stop' })).toBeVisible({ timeout: 15_000 });
+  await accessible(hers);
+  await page.goto(process.env.KITTO_URL + '/');
+  await expect(page.locator('.today-group.alarm')).toContainText('Greta Sandoval');
+  await accessible(page);
+});
+
+test('a server that does not answer is said, nothing typed is lost, and it goes on by itself', async ({ page }) => {
+  await signIn(page);
+  await page.goto(process.env.KITTO_URL + '/clients?find=Lotte');
+  await page.getByRole('link', { name: /Lotte/ }).click();
+  await page.getByRole('link', { name: 'Reading and prescription' }).click();
+  await page.route('**/prescription?handler=Preview', route => route.abort());
+  await page.locator('#f-goal-level').fill('5');
+  await expect(page.locator('#state')).toContainText('nothing typed is lost');
+  await page.unroute('**/prescription?handler=Preview');
+  await expect(page.locator('.formula')).toContainText('5N', { timeout: 10_000 });
+  await expect(page.locator('#f-goal-level')).toHaveValue('5');
+});
+
+test('an answer that comes late is not shown over a newer one', async ({ page }) => {
+  await signIn(page);
+  await page.goto(process.env.KITTO_URL + '/clients?find=Lotte');
+  await page.getByRole('link', { name: /Lotte/ }).click();
+  await page.getByRole('link', { name: 'Reading and prescription' }).click();
+  let calls = 0;
+  await page.route('**/prescription?handler=Preview', async route => {
+    if (calls++ === 0) await new Promise(resolve => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await page.locator('#f-goal-level').fill('4');
+  await page.waitForTimeout(250);
+  await page.locator('#f-goal-level').fill('7');
+  await expect(page.locator('.formula')).toContainText('7N');
+  await page.waitForTimeout(1800);
+  await expect(page.locator('.formula')).toContainText('7N');
+});
+
+test('a client is found as her name is typed, and by the slash key', async ({ page }) => {
+  await signIn(page);
+  await page.keyboard.press('/');
+  await expect(page.locator('#find')).toBeFocused();
+  await page.keyboard.type('mar');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.line .who')).toHaveText(['Lotte Marsh', 'Maren Holtby']);
+  await page.locator('#find-here').fill('maren');
+  await expect(page.locator('.line .who')).toHaveText(['Maren Holtby']);
+  await page.locator('#find-here').fill('zz');
+  await expect(page.getByText('Nobody\'s name begins with')).toBeVisible();
+  await accessible(page);
+});

@@ -1,0 +1,44 @@
+// Starts the application on a free loopback port and a fresh database, and takes both down again.
+import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { createServer } from 'node:net';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+
+const freePort = () => new Promise(resolve => {
+  const server = createServer().listen(0, '127.0.0.1', () => {
+    const { port } = server.address();
+    server.close(() => resolve(port));
+  });
+});
+
+export default async function setup() {
+  const cluster = process.env.KITTO_TEST_SERVER;
+  if (!cluster) throw new Error('KITTO_TEST_SERVER is not set: run the tests with ./kitto test.');
+  const port = await freePort();
+  const keys = mkdtempSync(join(tmpdir(), 'kitto-keys-'));
+  process.env.KITTO_URL = `http://127.0.0.1:${port}`;
+  process.env.KITTO_BROWSER_DB = 'kitto_browser_' + randomBytes(5).toString('hex');
+  const web = join(root, 'src', 'Kitto.Web');
+  const app = spawn('dotnet', [join(web, 'bin', 'Release', 'net10.0', 'Kitto.Web.dll')], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: {
+      ...process.env, KITTO_DATABASE: `${cluster};Database=${process.env.KITTO_BROWSER_DB}`, KITTO_DEMO: '1', KITTO_KEYS: keys,
+      ASPNETCORE_URLS: process.env.KITTO_URL, ASPNETCORE_CONTENTROOT: web, Logging__LogLevel__Default: 'Error',
+    },
+  });
+  for (let i = 0; ; i++) {
+    try { if ((await fetch(process.env.KITTO_URL + '/healthz')).ok) break; } catch { /* not up yet */ }
+    if (i > 120 || app.exitCode !== null) throw new Error('the application did not start');
+    await new Promise(resolve => setTimeout(resolve, 500));
+  }
+  return async () => {
+    app.kill('SIGTERM');
+    await new Promise(resolve => app.on('exit', resolve));
+    rmSync(keys, { recursive: true, force: true });
+  };
+}
