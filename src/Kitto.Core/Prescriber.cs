@@ -47,7 +47,7 @@ public static class Prescriber
         var mixes = Mixes(c, aim, line, way, shelf, aimWhy);
         why.AddRange(SalonOnly.Of(c, aim, line, mixes.MaxBy(m => m.Developer.Value)!.Developer));
         var decision = why.Count > 0 ? Decision.Salon : Decision.Kit;
-        why.AddRange(Cautions.Of(read.Reading, c.Reading, aim, c.Goal.Service));
+        why.AddRange(Cautions.Of(read.Reading, c.Reading, aim, c.Goal.Service, decision == Decision.Kit));
         why.AddRange(planWhy);
         why.AddRange(aimWhy);
 

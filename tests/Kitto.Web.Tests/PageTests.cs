@@ -228,6 +228,20 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
+    public async Task An_exported_case_prescribes_what_was_signed()
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        var signed = (await studio.Kits.History(await studio.IdOf("Bettany")))[0];
+        string document = await visitor.Download($"/prescriptions/{signed.Id}?handler=Case");
+        var shelf = (Core.Shade.Shelf)studio.Services.GetService(typeof(Core.Shade.Shelf))!;
+        var (found, errors) = Core.Contract.CaseReader.Read(document, shelf);
+        Assert.Empty(errors);
+        Assert.Equal(
+            Core.Contract.Json.Write(Core.Contract.Json.ReadPrescription(await visitor.Download($"/prescriptions/{signed.Id}?handler=Answer"))),
+            Core.Contract.Json.Write(Core.Prescriber.Prescribe(found!, shelf)));
+    }
+
+    [Fact]
     public async Task Every_answer_forbids_foreign_scripts()
     {
         var http = studio.CreateClient();

@@ -151,6 +151,8 @@ public sealed class Visitor(Studio studio)
         var other => other.TextContent,
     };
 
+    public Task<string> Download(string path) => http.GetStringAsync(path);
+
     private async Task Take(HttpResponseMessage answer)
     {
         Status = answer.StatusCode;

@@ -90,7 +90,7 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await fits(page);
 
     // The frozen numbers are the console's numbers on the same case, and the sheet prints them.
-    const [document, answer] = [sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${kit}'`), null];
+    const document = sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${kit}'`);
     const reckoned = console_(document);
     const sheet = await page.locator('.sheet').innerText();
     for (const pair of reckoned.formulas[0].pairs) {
@@ -196,7 +196,6 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await expect(page.locator('.past')).toContainText('14.5 g');
     await accessible(page);
     await fits(page);
-    expect(answer).toBeNull();
     expect(problems).toEqual([]);
   });
 }
@@ -216,7 +215,7 @@ test('it burns: the words come at once without a network, and the kit stops when
   await hers.getByRole('button', { name: 'I have rinsed' }).click();
   await expect(hers.locator('#burns-said')).toContainText('No network');
   await context.setOffline(false);
-  await expect(hers.getByRole('heading', { name: 'Stop' })).toBeVisible({ timeout: 15_000 });
+  await expect(hers.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible({ timeout: 15_000 });
   await accessible(hers);
   await page.goto(process.env.KITTO_URL + '/');
   await expect(page.locator('.today-group.alarm')).toContainText('Greta Sandoval');

@@ -20,7 +20,8 @@ public static class Cautions
     /// <param name="onTheDay">As it will be on colour day.</param>
     /// <param name="aim">What is aimed at.</param>
     /// <param name="service">The service.</param>
-    public static IEnumerable<Because> Of(Reading read, Reading onTheDay, Aim aim, Service service)
+    /// <param name="atHome">Whether it is done at home, by the hands of the reading.</param>
+    public static IEnumerable<Because> Of(Reading read, Reading onTheDay, Aim aim, Service service, bool atHome)
     {
         var client = read.Client;
         if (client.Pregnant || client.Conditions.Any(c => Conditions.Rule(c) == "SA20"))
@@ -44,7 +45,7 @@ public static class Cautions
             yield return Caution("SA21", $"On record: {string.Join(", ", asked)}. You decide, and your reason is kept.");
         }
 
-        if (client.Conditions.Any(c => Conditions.Rule(c) == "SA24") || (read.Hands.Who == Who.Alone && !read.Hands.Practised))
+        if (client.Conditions.Any(c => Conditions.Rule(c) == "SA24") || (atHome && read.Hands.Who == Who.Alone && !read.Hands.Practised))
         {
             yield return Caution("SA24", client.Conditions.Any(c => Conditions.Rule(c) == "SA24")
                 ? "She sees or reads poorly: larger type, steps read out, and a helper asked for."

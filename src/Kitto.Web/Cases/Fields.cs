@@ -68,5 +68,6 @@ public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
 
     private static string Safe(string text) => WebUtility.HtmlEncode(text);
 
-    private static HtmlString Html(string html) => new(html);
+    /// <summary>Label and field stay on one line together.</summary>
+    private static HtmlString Html(string html) => new($"<span class=\"pair\">{html}</span>");
 }

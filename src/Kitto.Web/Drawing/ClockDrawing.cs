@@ -52,7 +52,7 @@ public static class ClockDrawing
 
             svg.Add($"<rect class=\"lane-contact{(missed ? " missed" : "")}\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 5.5}\" width=\"{Math.Max(0, rinse - X(zone.PaintedAt.Value))}\" height=\"5\"/>");
             svg.Add($"<rect class=\"lane-paint\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 2}\" width=\"{Math.Max(1.5, X(until) - X(zone.PaintedAt.Value))}\" height=\"{Lane - 5}\"/>");
-            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{Width}\" y=\"{y + 12}\" text-anchor=\"end\">{zone.ContactMinutes.Value.ToString("0.#", System.Globalization.CultureInfo.InvariantCulture)}{(missed ? " !" : "")}</text>");
+            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{Width}\" y=\"{y + 12}\" text-anchor=\"end\">{zone.ContactMinutes.Value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture)}{(missed ? " !" : "")}</text>");
         }
 
         double last = X(clock.PaintMinutes.Value);

@@ -28,4 +28,15 @@ public sealed class SignedModel(Kits kits, Studios studios, Shelf shelf) : PageM
         Answer = new Answer(CaseReader.Read(signed.CaseDocument, shelf).Case, Json.ReadPrescription(signed.Document), [], shelf);
         return Page();
     }
+
+    /// <summary>The case as the console takes it.</summary>
+    public async Task<IActionResult> OnGetCase(Guid id) => await Export(id, s => s.CaseDocument, "case");
+
+    /// <summary>The answer as the console gives it.</summary>
+    public async Task<IActionResult> OnGetAnswer(Guid id) => await Export(id, s => s.Document, "prescription");
+
+    private async Task<IActionResult> Export(Guid id, Func<SignedPrescription, string> document, string name) =>
+        await kits.Frozen(id) is { } signed
+            ? File(System.Text.Encoding.UTF8.GetBytes(document(signed)), "application/json", $"{name}-{id.ToString("N")[^8..]}.json")
+            : NotFound();
 }
