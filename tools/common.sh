@@ -110,7 +110,6 @@ cluster_start() {
   local made_with
   made_with="$(pg cat "$PG_DATA/PG_VERSION")"
   [ -x "/usr/lib/postgresql/$made_with/bin/postgres" ] && PG_BIN="/usr/lib/postgresql/$made_with/bin"
-  PG_STARTED=0
   if pg "$PG_BIN/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1; then
     PG_PORT="$(pg sed -n 4p "$PG_DATA/postmaster.pid" | tr -d ' ')"
     pg "$PG_BIN/pg_isready" -q -h 127.0.0.1 -p "$PG_PORT" -t 10 || true
@@ -118,7 +117,7 @@ cluster_start() {
     local try
     for try in 1 2 3 4 5; do
       PG_PORT="${KITTO_PG_PORT:-$(free_port)}"
-      if pg_up; then PG_STARTED=1; break; fi
+      if pg_up; then break; fi
       [ "$try" = 5 ] && { pg tail -n 20 "$PG_HOME/log" >&2 || true; die "the database did not start"; }
       sleep 1
     done
@@ -130,5 +129,16 @@ pg_up() {
   pg "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$PG_HOME/log" -w -t 60 -s \
     -o "-p $PG_PORT -c listen_addresses=127.0.0.1 -c unix_socket_directories='' ${PG_EXTRA:-}" start >/dev/null 2>&1
 }
-cluster_stop() { [ "${PG_STARTED:-0}" = 1 ] && pg "$PG_BIN/pg_ctl" -D "$PG_DATA" -m fast -w -s stop >/dev/null 2>&1 || true; }
+# Who uses the cluster is noted by process id; the last one alive stops it.
+cluster_use() { mkdir -p "$HOME_DIR/users-$1"; : > "$HOME_DIR/users-$1/$2"; }
+cluster_leave() {
+  local name="$1" note
+  rm -f "$HOME_DIR/users-$name/$2"
+  for note in "$HOME_DIR/users-$name"/*; do
+    [ -e "$note" ] || continue
+    if kill -0 "$(basename "$note")" 2>/dev/null; then return 0; fi
+    rm -f "$note"
+  done
+  pg "$PG_BIN/pg_ctl" -D "$PG_DATA" -m fast -w -s stop >/dev/null 2>&1 || true
+}
 connection() { echo "Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD;Database=$1"; }

@@ -29,8 +29,9 @@ start() {
   export ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$ROOT/src/Kitto.Web" ASPNETCORE_ENVIRONMENT=Production Logging__LogLevel__Default=Warning
   dotnet "$app" &
   local pid=$!
-  trap 'kill "$pid" 2>/dev/null; wait "$pid" 2>/dev/null; [ "'"$own"'" = 1 ] && cluster_stop; exit 0' INT TERM
-  trap '[ "'"$own"'" = 1 ] && cluster_stop' EXIT
+  [ "$own" = 1 ] && cluster_use pg "$pid"
+  trap 'kill "'"$pid"'" 2>/dev/null; wait "'"$pid"'" 2>/dev/null; exit 0' INT TERM
+  trap '[ "'"$own"'" = 1 ] && cluster_leave pg "'"$pid"'"' EXIT
   local tries=0
   until (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do
     kill -0 "$pid" 2>/dev/null || die "the application stopped; what it said stands above"
@@ -43,7 +44,7 @@ start() {
     sleep 2 & wait $! || true
     if [ "$own" = 1 ] && kill -0 "$pid" 2>/dev/null && ! pg "$PG_BIN/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1; then
       say "kitto: the database stopped; starting it again"
-      pg_up && PG_STARTED=1 || true
+      pg_up || true
     fi
   done
   wait "$pid" || die "the application stopped with an error"

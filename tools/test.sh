@@ -6,7 +6,8 @@ run_tests() {
   build Kitto.slnx
   # Tests keep to a cluster of their own; each test class and the browser run make databases of their own in it.
   PG_EXTRA="-c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200" cluster_start pg-test
-  trap 'cluster_stop' EXIT
+  cluster_use pg-test $$
+  trap 'cluster_leave pg-test $$' EXIT
   export KITTO_TEST_SERVER
   KITTO_TEST_SERVER="Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD"
   local passed=0 failed=0 name out line
