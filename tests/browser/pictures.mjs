@@ -55,7 +55,7 @@ const guide = async (name, picture, steps = 0) => {
 };
 await guide('Odile', 'guide-tests');
 const phone = await guide('Maren', 'guide-step', 3);
-for (let i = 0; i < 9; i++) await phone.locator('#run-next').click();
+for (let i = 0; i < 8; i++) await phone.locator('#run-next').click();
 await shot('guide-wait', phone);
 for (let i = 0; i < 4; i++) await phone.locator('#run-next').click();
 await shot('guide-report', phone);
