@@ -9,8 +9,14 @@ public static class Words
     /// <summary>Services by name.</summary>
     public static IReadOnlyDictionary<string, string> Services { get; } = new Dictionary<string, string>
     {
-        ["rootTouchUp"] = "root touch-up", ["rootAndRefresh"] = "roots and refresh", ["gloss"] = "gloss", ["rootAndGloss"] = "roots and gloss",
-        ["rootShadow"] = "root shadow", ["baseLift"] = "base lift", ["greyBlend"] = "grey blend", ["lighten"] = "lighten",
+        ["rootTouchUp"] = "root touch-up",
+        ["rootAndRefresh"] = "roots and refresh",
+        ["gloss"] = "gloss",
+        ["rootAndGloss"] = "roots and gloss",
+        ["rootShadow"] = "root shadow",
+        ["baseLift"] = "base lift",
+        ["greyBlend"] = "grey blend",
+        ["lighten"] = "lighten",
     };
 
     /// <summary>The words for a name; the name itself, spaced, where there are none.</summary>

@@ -100,7 +100,9 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         {
             client["skinTest"] = new JsonObject
             {
-                ["daysAgo"] = Days(record, DateOnly.FromDateTime(record.Studio.Local(skin.AppliedAt))), ["result"] = skin.Result, ["line"] = skin.Line,
+                ["daysAgo"] = Days(record, DateOnly.FromDateTime(record.Studio.Local(skin.AppliedAt))),
+                ["result"] = skin.Result,
+                ["line"] = skin.Line,
             };
         }
 
@@ -134,7 +136,9 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
 
         c["house"] = new JsonObject
         {
-            ["serviceLevel"] = record.Studio.ServiceLevel, ["scaleStepGrams"] = record.Studio.ScaleStep, ["schools"] = JsonNode.Parse(record.Studio.Schools),
+            ["serviceLevel"] = record.Studio.ServiceLevel,
+            ["scaleStepGrams"] = record.Studio.ScaleStep,
+            ["schools"] = JsonNode.Parse(record.Studio.Schools),
         };
         return c;
     }
@@ -178,8 +182,13 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
 
     private static JsonObject Used(Quantities sent, OutcomeReport outcome, ClientRecord record) => new()
     {
-        ["baseGrams"] = sent.BaseGrams.Value, ["sentGrams"] = sent.SendGrams.Value, ["residueGrams"] = sent.ResidueGrams.Value,
-        ["leftGrams"] = outcome.LeftGrams, ["ranOut"] = outcome.RanOut, ["weighed"] = outcome.Weighed, ["daysAgo"] = Days(record, outcome.AppliedOn),
+        ["baseGrams"] = sent.BaseGrams.Value,
+        ["sentGrams"] = sent.SendGrams.Value,
+        ["residueGrams"] = sent.ResidueGrams.Value,
+        ["leftGrams"] = outcome.LeftGrams,
+        ["ranOut"] = outcome.RanOut,
+        ["weighed"] = outcome.Weighed,
+        ["daysAgo"] = Days(record, outcome.AppliedOn),
     };
 
     private static int Days(ClientRecord record, DateOnly day) => Math.Clamp(record.Today.DayNumber - day.DayNumber, 0, 3650);

@@ -1,7 +1,7 @@
+using System.Text.Json;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Store;
-using System.Text.Json;
 
 namespace Kitto.Web.Cases;
 

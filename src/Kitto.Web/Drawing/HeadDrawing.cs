@@ -31,8 +31,15 @@ public static class HeadDrawing
 
     private static readonly Dictionary<Zone, (double Angle, double Radius)> Labels = new()
     {
-        [Zone.FrontHairline] = (0, .89), [Zone.LeftTemple] = (-69, .90), [Zone.RightTemple] = (69, .90), [Zone.LeftFront] = (-45, .58), [Zone.RightFront] = (45, .58),
-        [Zone.Crown] = (0, 0), [Zone.LeftBack] = (-134, .60), [Zone.RightBack] = (134, .60), [Zone.Nape] = (180, .90),
+        [Zone.FrontHairline] = (0, .89),
+        [Zone.LeftTemple] = (-69, .90),
+        [Zone.RightTemple] = (69, .90),
+        [Zone.LeftFront] = (-45, .58),
+        [Zone.RightFront] = (45, .58),
+        [Zone.Crown] = (0, 0),
+        [Zone.LeftBack] = (-134, .60),
+        [Zone.RightBack] = (134, .60),
+        [Zone.Nape] = (180, .90),
     };
 
     /// <summary>Draws a head.</summary>

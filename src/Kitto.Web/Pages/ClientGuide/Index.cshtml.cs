@@ -1,8 +1,8 @@
 using System.Globalization;
 using Kitto.Core;
+using Kitto.Core.Contract;
 using Kitto.Core.Outcome;
 using Kitto.Core.Shade;
-using Kitto.Core.Contract;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc;

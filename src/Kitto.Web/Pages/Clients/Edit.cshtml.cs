@@ -22,7 +22,11 @@ public sealed class EditModel(Store.Clients clients, Studios studios, TimeProvid
         (Id, Heading) = (id, client.Name);
         Input = new ClientInput
         {
-            Name = client.Name, BirthDate = client.BirthDate.ToString("yyyy-MM-dd"), DestinationId = client.DestinationId, Note = client.Note, Version = client.Version,
+            Name = client.Name,
+            BirthDate = client.BirthDate.ToString("yyyy-MM-dd"),
+            DestinationId = client.DestinationId,
+            Note = client.Note,
+            Version = client.Version,
             Destinations = await studios.Destinations(),
         };
         return Page();
