@@ -77,6 +77,7 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     // A stop is seen at once and taken back as fast.
     await page.getByLabel('ever reacted to dye').check();
     await expect(page.getByRole('heading', { name: 'Stop: no colour' })).toBeVisible();
+    await expect(page.locator('#sign')).toHaveText('Record the stop');
     await accessible(page);
     await page.getByLabel('ever reacted to dye').uncheck();
     await expect(page.locator('.formula')).toContainText('5N');

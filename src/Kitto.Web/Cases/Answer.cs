@@ -12,6 +12,9 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     /// <summary>Said on every kit: kept apart, so that what is particular to this head is seen.</summary>
     private static readonly HashSet<string> Always = ["SA22", "SA23", "SA10"];
 
+    /// <summary>What signing does with this answer.</summary>
+    public string SignWords => Prescription?.Decision switch { Decision.Stop => "Record the stop", Decision.Salon => "Sign for the salon", _ => "Sign off" };
+
     public Line? Line => Prescription?.Formulas.Count > 0 ? Shelf.Find(Prescription.Formulas[0].Line) : null;
 
     /// <summary>What concerns the mix and the person; amount and clock have their reasons beside their drawings, the ratio (DV9) stands in the formula.</summary>

@@ -131,8 +131,12 @@ public static class HeadDrawing
         string mm = read.Regrowth.Value.ToString("0", CultureInfo.InvariantCulture) + (read.Resistant ? "R" : "");
         double nx = narrow ? x : x - 9;
         double ny = narrow ? y - 10 : y;
-        svg.Add($"<circle class=\"zone-number\" cx=\"{nx}\" cy=\"{ny}\" r=\"9.5\"/>");
-        svg.Add($"<text class=\"zone-order\" x=\"{nx}\" y=\"{ny + 4}\" text-anchor=\"middle\">{(order > 0 ? order.ToString(CultureInfo.InvariantCulture) : "–")}</text>");
+        if (order > 0)
+        {
+            svg.Add($"<circle class=\"zone-number\" cx=\"{nx}\" cy=\"{ny}\" r=\"9.5\"/>");
+            svg.Add($"<text class=\"zone-order\" x=\"{nx}\" y=\"{ny + 4}\" text-anchor=\"middle\">{order}</text>");
+        }
+
         svg.Add($"<text class=\"zone-mm\" x=\"{(narrow ? x : x + 3)}\" y=\"{(narrow ? y + 14 : y + 4.5)}\" text-anchor=\"{(narrow ? "middle" : "start")}\">{mm}</text>");
     }
 

@@ -127,6 +127,7 @@
           this.show();
           if (focused) $(`.zone[data-zone=${focused}]`)?.focus();
           this.complain();
+          $('#sign').textContent = $('.verdict')?.dataset.sign ?? 'Sign off';
           state.classList.remove('bad');
           state.textContent = 'not kept yet';
         } catch {
