@@ -32,12 +32,27 @@ public enum Service
 /// <param name="DampLengths">Whether lengths are damp when they get theirs; null: the service's own way.</param>
 public sealed record Goal(Service Service, Level? Level, Tone? Tone, bool? DampLengths);
 
+/// <summary>What the two mistakes cost the house; any money, only their proportion matters (Arrow, Harris and Marschak 1951).</summary>
+/// <param name="ShortPerGram">A gram that was missing, above 0.</param>
+/// <param name="LeftPerGram">A gram that was left over, above 0.</param>
+public sealed record Costs(double ShortPerGram, double LeftPerGram);
+
 /// <summary>The salon's own values.</summary>
 /// <param name="ServiceLevel">Share of kits that should not run out, 0.80 to 0.98 (quantity 4).</param>
 /// <param name="ScaleStep">Step of the scale.</param>
 /// <param name="Schools">Chosen schools by rule id; where nothing stands the default holds.</param>
-public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictionary<string, string> Schools)
+/// <param name="Costs">The house's own costs of both mistakes; where given, they set the service level.</param>
+public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictionary<string, string> Schools, Costs? Costs = null)
 {
+    /// <summary>Least share of kits that may be asked not to run out.</summary>
+    public const double LeastLevel = 0.80;
+
+    /// <summary>Greatest share of kits that may be asked not to run out.</summary>
+    public const double GreatestLevel = 0.98;
+
+    /// <summary>The quantile that is sent: the newsvendor's from the house's costs, else the fixed level (quantity 4).</summary>
+    public double Quantile => Costs is { } c ? Math.Clamp(c.ShortPerGram / (c.ShortPerGram + c.LeftPerGram), LeastLevel, GreatestLevel) : ServiceLevel;
+
     /// <summary>The house as it comes: nine kits in ten do not run out, a scale of a tenth of a gram, every school at its default.</summary>
     public static House Default { get; } = new(0.9, Grams.Of(0.1), new Dictionary<string, string>());
 

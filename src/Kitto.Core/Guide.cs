@@ -137,7 +137,7 @@ public sealed record Guide(
 
     private static GuideStep MixStep(Formula formula, Line line, Pair pair) => new(StepKind.Mix, $"Mix the {pair.Name switch { "main" => "main pair", "A" => "first bowl", "B" => "second bowl", var other => other }}",
     [
-        $"Empty the colour sachet and the bottle marked {pair.Name} ({formula.Use}) completely into the {(line.Thickness == Thickness.Cream ? "bowl" : "nozzle bottle")}: {pair.ColourGrams} and {pair.DeveloperGrams}.",
+        $"Empty the colour sachet and the bottle marked {pair.Name} ({formula.Use}) completely into the {(line.Thickness == Thickness.Cream ? "bowl" : "nozzle bottle")}: {Quantity.Vessels.Kitchen(pair.ColourGrams)} and {Quantity.Vessels.Kitchen(pair.DeveloperGrams)}.",
         line.Thickness == Thickness.Cream ? "Stir until smooth and thick, scraping the bottom. No metal." : "Finger on the nozzle, shake until even.",
         $"Start at once: it works for {line.WorkingLife.Value:0} minutes." + (pair.Name == "main" && formula.Pairs.Count > 1 ? " Keep the reserve sealed; mix it only if this runs short." : ""),
     ]);

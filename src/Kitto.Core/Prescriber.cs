@@ -78,12 +78,14 @@ public static class Prescriber
         }
 
         Grams Total(Func<Sizing, Grams> of) => Grams.Of(sized.Sum(s => of(s.Size).Value)).Tenths();
+        var sent = Grams.Of(Math.Round(formulas.Sum(f => f.MixGrams.Value), 3));
+        var mistakes = Mistakes.Of(Grams.Of(sized.Sum(s => s.Size.Base.Value)), belief, Grams.Of(sized.Sum(s => s.Size.Residue.Value)), sent);
         return new Prescription(
             Prescription.Version, decision,
             [.. new[] { skin == SkinState.Required ? "SA5" : null, strand == StrandState.Required ? "SA12" : null }.OfType<string>()],
             why, Advice.On(c, aim), formulas,
             new Quantities(Total(s => s.Base), Total(s => s.Use), Total(s => s.UseLow), Total(s => s.UseHigh), Total(s => s.Residue),
-                Grams.Of(Math.Round(formulas.Sum(f => f.MixGrams.Value), 3)), timed.Batches.Count),
+                sent, timed.Batches.Count, Share.Of(Math.Round(mistakes.RunsOut.Value, 4)), mistakes.Left.Tenths()),
             timed.Schedule, Forecast.None, [],
             new KitTests(skin, strand, Holds.SkinTestHours, Grams.Of(SkinTestGrams), Grams.Of(StrandTestGrams), Grams.Of(soften ? PreSoftenGrams : 0)), plan);
     }
@@ -189,7 +191,7 @@ public static class Prescriber
             why.Add(new Because("DO7", "The lengths are damp, which takes about a third less and blends more evenly.", "quantity"));
         }
 
-        return Sizing.For(bases, belief, c.House.ServiceLevel, mix.Line.Thickness, c.House.School("DO10") == "onePair");
+        return Sizing.For(bases, belief, c.House.Quantile, mix.Line.Thickness, c.House.School("DO10") == "onePair");
     }
 
     private static Formula WeighOut(Mix mix, Sizing size, House house, Shelf shelf, List<Because> why)
@@ -205,7 +207,30 @@ public static class Prescriber
             why.Add(new Because("DV8", $"{mix.Developer} is weighed from {blend[0].Volume} and {blend[1].Volume}.", "developer"));
         }
 
-        var pairs = size.Portions.Select(p => Weigh.Out(p, mix.Parts, mix.Ratio, blend, mix.Line.Thickness, house.ScaleStep)).ToList();
+        var portions = size.Portions;
+        var need = Grams.Of(portions.Sum(p => p.Mix.Value) / (1 + mix.Ratio));
+        bool whole = house.School("BE10") == "wholeTube" && mix.Parts.Count == 1 && mix.Line.Kind != LineKind.Lightener && portions.All(p => p.Name is "main" or "reserve");
+        if (mix.Parts.Count == 1 && mix.Line.Kind != LineKind.Lightener)
+        {
+            var (tubes, above) = Vessels.WholeTubes(need, mix.Line);
+            string said = $"{tubes} whole tube{(tubes == 1 ? "" : "s")} of {mix.Line.Tube.Value:0} g {(tubes == 1 ? "is" : "are")} {above * 100:0} % above the {need.Tenths()} of colour it takes";
+            if (whole)
+            {
+                portions = [new Portion("main", Grams.Of(tubes * mix.Line.Tube.Value * (1 + mix.Ratio)))];
+                why.Add(new Because("BE10", $"The house sends whole unopened tubes with weighed developer: {said}.", "quantity"));
+            }
+            else if (above <= Vessels.TubeMargin - 1)
+            {
+                why.Add(new Because("BE10", $"{said}: sent unopened, nothing would be decanted.", "quantity"));
+            }
+        }
+        else if (house.School("BE10") == "wholeTube")
+        {
+            why.Add(new Because("BE10", "A mix of several shades cannot go in whole tubes; its parts are weighed into a sachet.", "quantity"));
+        }
+
+        var pairs = portions.Select(p => Weigh.Out(p, mix.Parts, mix.Ratio, blend, mix.Line.Thickness, house.ScaleStep, whole)).ToList();
+        why.AddRange(pairs.Select(p => Vessels.TooFull(p, mix.Line.Thickness)).OfType<Because>());
         Grams Sum(IEnumerable<Grams> grams) => Grams.Of(Math.Round(grams.Sum(g => g.Value), 3));
         var parts = mix.Parts.Select((p, i) => new PartGrams(p.Shade, Sum(pairs.Select(x => x.Parts[i].Grams)), Sum(pairs.Select(x => x.Parts[i].FillGrams)))).ToList();
         var strengths = blend.Select((b, i) => new StrengthGrams(b.Volume, Sum(pairs.Select(x => x.Strengths[i].Grams)))).ToList();
@@ -213,7 +238,8 @@ public static class Prescriber
         double smallest = pairs.SelectMany(p => p.Parts).Min(p => p.Grams.Value);
         if (smallest < Weigh.SmallestSteps * house.ScaleStep.Value)
         {
-            why.Add(new Because("BE4", $"A part of {Grams.Of(smallest)} is below ten steps of the scale: weigh a larger stock blend of the colours and take from that.", "bench"));
+var take = pairs.First(p => p.Parts.Any(x => x.Grams.Value == smallest)).ColourGrams;
+            why.Add(Vessels.SayStockBlend(mix.Parts, Grams.Of(smallest), take, house.ScaleStep));
         }
 
         return new Formula(mix.Use, mix.Line.Id, parts, new DeveloperPart(Volume.Of(given), Volume.Of(given).Percent, developer, strengths),
@@ -238,7 +264,7 @@ public static class Prescriber
             why.Add(new Because("DO2", $"Nothing is known of these hands yet. {(hands.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(belief.Mean) - 1) * 100:0} % more than a trained hand.", "quantity"));
         }
 
-        why.Add(new Because("DO2", $"Sent so that {c.House.ServiceLevel * 100:0.#} of 100 such kits do not run out; {sizes.Sum(s => s.Residue.Value):0.#} g of it stays on bowl or bottle.", "quantity"));
+        why.Add(new Because("DO2", $"Sent so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {sizes.Sum(s => s.Residue.Value):0.#} g of it stays on bowl or bottle.", "quantity"));
         if (formulas.FirstOrDefault(f => f.Pairs.Any(p => p.Name == "reserve")) is { } split)
         {
             var (main, reserve) = (split.Pairs[0], split.Pairs[1]);

@@ -62,7 +62,10 @@ public sealed record Formula(string Use, string Line, IReadOnlyList<PartGrams> P
 /// <param name="ResidueGrams">What stays on the vessels.</param>
 /// <param name="SendGrams">What is sent.</param>
 /// <param name="Batches">How often is mixed.</param>
-public sealed record Quantities(Grams BaseGrams, Grams UseGrams, Grams UseLowGrams, Grams UseHighGrams, Grams ResidueGrams, Grams SendGrams, int Batches);
+/// <param name="RunsOutShare">Chance that it runs out.</param>
+/// <param name="LeftGrams">Left over on average.</param>
+public sealed record Quantities(
+    Grams BaseGrams, Grams UseGrams, Grams UseLowGrams, Grams UseHighGrams, Grams ResidueGrams, Grams SendGrams, int Batches, Share RunsOutShare, Grams LeftGrams);
 
 /// <summary>When a zone is painted and how long the colour is on it.</summary>
 /// <param name="Zone">Which.</param>

@@ -25,6 +25,11 @@ public sealed class Kits(Database db)
         k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.version
         """;
 
+    private const string StopAllSql = """
+        update kit set state = 'stopped', stopped_at = @at, stop_reason = @reason, version = version + 1
+        where client_id = @clientId and state not in ('closed', 'stopped')
+        """;
+
     private const string SignedSql = """
         select p.id, p.client_id, c.name as client_name, r.version as reading_version, p.decision, p.service, p.signed_at, who.display_name as signed_by,
                p.case_document::text as case_document, p.document::text as document, p.guide::text as guide,
@@ -49,6 +54,12 @@ public sealed class Kits(Database db)
                 insert into prescription (id, client_id, reading_id, decision, service, signed_at, signed_by, case_document, document, guide)
                 values (@id, @ClientId, @ReadingId, @Decision, @Service, @At, @By, @CaseDocument::jsonb, @Document::jsonb, @Guide::jsonb)
                 """, new { id, s.ClientId, s.ReadingId, s.Decision, s.Service, s.At, s.By, s.CaseDocument, s.Document, s.Guide });
+            if (s.Decision == "stop")
+            {
+                // What stops a new kit stops the ones that are out, too.
+                await connection.ExecuteAsync(StopAllSql, new { clientId = s.ClientId, reason = "a stop was recorded from a new reading", at = s.At });
+            }
+
             if (kit is not null)
             {
                 await connection.ExecuteAsync("""
@@ -102,10 +113,7 @@ public sealed class Kits(Database db)
     }
 
     /// <summary>Stops every open kit of a client at once (OU7).</summary>
-    public Task StopAll(Guid clientId, string reason, DateTime at) => db.Run("""
-        update kit set state = 'stopped', stopped_at = @at, stop_reason = @reason, version = version + 1
-        where client_id = @clientId and state not in ('closed', 'stopped')
-        """, new { clientId, reason, at });
+    public Task StopAll(Guid clientId, string reason, DateTime at) => db.Run(StopAllSql, new { clientId, reason, at });
 
     /// <summary>A stop has been seen and put away.</summary>
     public Task<int> CloseStopped(Guid kitId) => db.Run("update kit set state = 'closed', version = version + 1 where id = @kitId and state = 'stopped'", new { kitId });

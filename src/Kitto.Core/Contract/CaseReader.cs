@@ -223,7 +223,15 @@ public static class CaseReader
             }
         }
 
-        var house = new House(r.Number("serviceLevel", 0.8, 0.98) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools);
+        Costs? costs = null;
+        if (r.Object("costs") is { } c)
+        {
+            costs = new Costs(
+                c.Require("shortPerGram", c.Number("shortPerGram", 0.01, 10_000), "0.01 to 10000"), c.Require("leftPerGram", c.Number("leftPerGram", 0.01, 10_000), "0.01 to 10000"));
+            c.Done();
+        }
+
+        var house = new House(r.Number("serviceLevel", House.LeastLevel, House.GreatestLevel) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools, costs);
         r.Done();
         return house;
     }

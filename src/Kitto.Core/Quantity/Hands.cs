@@ -61,8 +61,19 @@ public readonly record struct Factor(double Mean, double Sd)
     };
 
     /// <summary>What is believed after all reports, oldest first.</summary>
-    public static Factor Learned(Hands hands) =>
-        hands.History.OrderByDescending(h => h.DaysAgo).Aggregate(Prior(hands.Who), (belief, report) => belief.After(report));
+    public static Factor Learned(Hands hands) => Course(hands)[^1];
+
+    /// <summary>What was believed before the first report and after each one, oldest first.</summary>
+    public static IReadOnlyList<Factor> Course(Hands hands)
+    {
+        var course = new List<Factor> { Prior(hands.Who) };
+        foreach (var report in hands.History.OrderByDescending(h => h.DaysAgo))
+        {
+            course.Add(course[^1].After(report));
+        }
+
+        return course;
+    }
 
     /// <summary>Spread of the next application: what is believed and what varies from day to day.</summary>
     public double PredictiveSd => Math.Sqrt(Sd * Sd + WeighedSd * WeighedSd);

@@ -22,7 +22,9 @@ public static class Weigh
     /// <param name="blend">Strengths and shares of the developer.</param>
     /// <param name="thickness">Of the colour.</param>
     /// <param name="step">Step of the scale.</param>
-    public static Pair Out(Portion portion, IReadOnlyList<MixPart> parts, double ratio, IReadOnlyList<(Volume Volume, double Share)> blend, Thickness thickness, Grams step)
+    /// <param name="unopened">The colour goes in whole tubes: nothing is decanted, so nothing is filled over.</param>
+    public static Pair Out(
+        Portion portion, IReadOnlyList<MixPart> parts, double ratio, IReadOnlyList<(Volume Volume, double Share)> blend, Thickness thickness, Grams step, bool unopened = false)
     {
         double grid = Math.Max(step.Value, 0.1);
         int colour = Math.Max(1, (int)Math.Ceiling(portion.Mix.Value / (1 + ratio) / grid - 1e-9));
@@ -32,7 +34,7 @@ public static class Weigh
         }
 
         int developer = (int)Math.Round(colour * ratio);
-        double kept = thickness == Thickness.Liquid ? LiquidKept : CreamKept;
+        double kept = unopened ? 0 : thickness == Thickness.Liquid ? LiquidKept : CreamKept;
         Grams At(double steps) => Grams.Of(Math.Round(steps * grid, 3));
         var colourParts = Apportion(colour, [.. parts.Select(p => p.Share.Value)])
             .Select((steps, i) => new PartGrams(parts[i].Shade, At(steps), Grams.Of(Math.Round(steps * grid * (1 + kept / (colour * grid)), 1))))
