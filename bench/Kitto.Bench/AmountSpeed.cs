@@ -9,7 +9,7 @@ using Kitto.Core.Shade;
 namespace Kitto.Bench;
 
 /// <summary>How long the amount takes: one head sized and weighed out, and what is believed after fifty reports.</summary>
-[MemoryDiagnoser, ShortRunJob]
+[MemoryDiagnoser]
 public class AmountSpeed
 {
     private static readonly Shelf Shelf = CatalogueReader.Read(

@@ -61,7 +61,7 @@ public readonly record struct Factor(double Mean, double Sd)
     };
 
     /// <summary>What is believed after all reports, oldest first.</summary>
-    public static Factor Learned(Hands hands) => Course(hands)[^1];
+    public static Factor Learned(Hands hands) => hands.History.Count == 0 ? Prior(hands.Who) : Course(hands)[^1];
 
     /// <summary>What was believed before the first report and after each one, oldest first.</summary>
     public static IReadOnlyList<Factor> Course(Hands hands)

@@ -40,7 +40,8 @@ public static class Vessels
         double smallest = parts.Min(p => p.Share.Value);
         double total = Math.Max(take.Value, Weigh.SmallestSteps * step.Value / smallest);
         int steps = (int)Math.Ceiling(total / step.Value - 1e-9);
-        return [.. Weigh.Apportion(steps, [.. parts.Select(p => p.Share.Value)]).Select((s, i) => (parts[i].Shade, Grams.Of(Math.Round(s * step.Value, 3))))];
+        double[] shares = [.. parts.Select(p => p.Share.Value)];
+        return [.. Weigh.Apportion(steps, shares).Select((s, i) => (parts[i].Shade, Grams.Of(Math.Round(s * step.Value, 3))))];
     }
 
     /// <summary>The stock blend as a sentence.</summary>

@@ -35,26 +35,71 @@ public static class Weigh
 
         int developer = (int)Math.Round(colour * ratio);
         double kept = unopened ? 0 : thickness == Thickness.Liquid ? LiquidKept : CreamKept;
-        Grams At(double steps) => Grams.Of(Math.Round(steps * grid, 3));
-        var colourParts = Apportion(colour, [.. parts.Select(p => p.Share.Value)])
-            .Select((steps, i) => new PartGrams(parts[i].Shade, At(steps), Grams.Of(Math.Round(steps * grid * (1 + kept / (colour * grid)), 1))))
-            .ToList();
-        var strengths = Apportion(developer, [.. blend.Select(b => b.Share)]).Select((steps, i) => new StrengthGrams(blend[i].Volume, At(steps))).ToList();
-        return new Pair(portion.Name, At(colour), At(developer), colourParts, strengths,
+        double[] shares = new double[Math.Max(parts.Count, blend.Count)];
+        for (int i = 0; i < parts.Count; i++)
+        {
+            shares[i] = parts[i].Share.Value;
+        }
+
+        var steps = Apportion(colour, shares.AsSpan(0, parts.Count));
+        var colourParts = new PartGrams[parts.Count];
+        for (int i = 0; i < parts.Count; i++)
+        {
+            colourParts[i] = new PartGrams(parts[i].Shade, At(steps[i], grid), Grams.Of(Math.Round(steps[i] * grid * (1 + kept / (colour * grid)), 1)));
+        }
+
+        for (int i = 0; i < blend.Count; i++)
+        {
+            shares[i] = blend[i].Share;
+        }
+
+        steps = Apportion(developer, shares.AsSpan(0, blend.Count));
+        var strengths = new StrengthGrams[blend.Count];
+        for (int i = 0; i < blend.Count; i++)
+        {
+            strengths[i] = new StrengthGrams(blend[i].Volume, At(steps[i], grid));
+        }
+
+        return new Pair(portion.Name, At(colour, grid), At(developer, grid), colourParts, strengths,
             Grams.Of(Math.Round(colour * grid + kept, 3)), Grams.Of(Math.Round(developer * grid + LiquidKept, 3)));
     }
 
     /// <summary>Whole steps in given shares whose sum is exact: largest remainders first, ties to the earlier part.</summary>
-    public static IReadOnlyList<int> Apportion(int total, IReadOnlyList<double> shares)
+    /// <param name="total">Steps to give out.</param>
+    /// <param name="shares">Shares of any sum above 0.</param>
+    public static int[] Apportion(int total, ReadOnlySpan<double> shares)
     {
-        double sum = shares.Sum();
-        var exact = shares.Select(s => s / sum * total).ToList();
-        int[] whole = [.. exact.Select(e => (int)Math.Floor(e + 1e-9))];
-        foreach (int i in Enumerable.Range(0, whole.Length).OrderByDescending(i => Math.Round(exact[i] - whole[i], 9)).ThenBy(i => i).Take(total - whole.Sum()))
+        double sum = 0;
+        foreach (double share in shares)
         {
-            whole[i]++;
+            sum += share;
+        }
+
+        int[] whole = new int[shares.Length];
+        Span<double> rest = stackalloc double[shares.Length];
+        int given = 0;
+        for (int i = 0; i < shares.Length; i++)
+        {
+            double exact = shares[i] / sum * total;
+            whole[i] = (int)Math.Floor(exact + 1e-9);
+            rest[i] = Math.Round(exact - whole[i], 9);
+            given += whole[i];
+        }
+
+        for (; given < total; given++)
+        {
+            int most = 0;
+            for (int i = 1; i < rest.Length; i++)
+            {
+                most = rest[i] > rest[most] ? i : most;
+            }
+
+            whole[most]++;
+            rest[most] = -1;
         }
 
         return whole;
     }
+
+    private static Grams At(int steps, double grid) => Grams.Of(Math.Round(steps * grid, 3));
 }
