@@ -238,7 +238,7 @@ public static class Prescriber
         double smallest = pairs.SelectMany(p => p.Parts).Min(p => p.Grams.Value);
         if (smallest < Weigh.SmallestSteps * house.ScaleStep.Value)
         {
-var take = pairs.First(p => p.Parts.Any(x => x.Grams.Value == smallest)).ColourGrams;
+            var take = pairs.First(p => p.Parts.Any(x => x.Grams.Value == smallest)).ColourGrams;
             why.Add(Vessels.SayStockBlend(mix.Parts, Grams.Of(smallest), take, house.ScaleStep));
         }
 
@@ -249,9 +249,6 @@ var take = pairs.First(p => p.Parts.Any(x => x.Grams.Value == smallest)).ColourG
     private static void SayAmount(Case c, Hands hands, Factor belief, IReadOnlyList<Sizing> sizes, IReadOnlyList<Formula> formulas, List<Because> why)
     {
         var reckoned = Grams.Of(sizes.Sum(s => s.Base.Value));
-        why.Add(new Because("DO1", c.Goal.Service == Service.Gloss
-            ? $"Lengths of {c.Reading.Hair.LengthCm:0.#} cm on this head take a trained hand {reckoned}."
-            : $"Regrowth of {c.Reading.MeanRegrowth.Value:0.#} mm on this head takes a trained hand {reckoned}.", "quantity"));
         if (hands.History.MinBy(h => h.DaysAgo) is { } last)
         {
             string used = last.RanOut
@@ -264,6 +261,9 @@ var take = pairs.First(p => p.Parts.Any(x => x.Grams.Value == smallest)).ColourG
             why.Add(new Because("DO2", $"Nothing is known of these hands yet. {(hands.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(belief.Mean) - 1) * 100:0} % more than a trained hand.", "quantity"));
         }
 
+        why.Add(new Because("DO1", c.Goal.Service == Service.Gloss
+            ? $"Lengths of {c.Reading.Hair.LengthCm:0.#} cm on this head take a trained hand {reckoned}."
+            : $"Regrowth of {c.Reading.MeanRegrowth.Value:0.#} mm on this head takes a trained hand {reckoned}.", "quantity"));
         why.Add(new Because("DO2", $"Sent so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {sizes.Sum(s => s.Residue.Value):0.#} g of it stays on bowl or bottle.", "quantity"));
         if (formulas.FirstOrDefault(f => f.Pairs.Any(p => p.Name == "reserve")) is { } split)
         {

@@ -4,10 +4,11 @@ using Kitto.Core;
 namespace Kitto.Store;
 
 /// <summary>The salon's own values.</summary>
-public sealed record Studio(string Name, string TimeZone, double ServiceLevel, double ScaleStep, string Schools, bool IsDemo, int Version)
+public sealed record Studio(string Name, string TimeZone, double ServiceLevel, double ScaleStep, string Schools, bool IsDemo, int Version, double? CostShort, double? CostLeft)
 {
     /// <summary>The values the engine reckons with.</summary>
-    public House House() => new(ServiceLevel, Grams.Of(ScaleStep), JsonSerializer.Deserialize<Dictionary<string, string>>(Schools) ?? []);
+    public House House() => new(ServiceLevel, Grams.Of(ScaleStep), JsonSerializer.Deserialize<Dictionary<string, string>>(Schools) ?? [],
+        CostShort is { } s && CostLeft is { } l ? new Costs(s, l) : null);
 
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today(DateTimeOffset now) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(now, Zone()).DateTime);
@@ -36,7 +37,7 @@ public sealed record Destination(int Id, string Name, string PostDays, int Trans
 public sealed class Studios(Database db)
 {
     public Task<Studio?> Get() => db.One<Studio>("""
-        select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version
+        select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left
         from studio where id = 1
         """);
 
@@ -49,7 +50,8 @@ public sealed class Studios(Database db)
     public async Task Save(Studio studio)
     {
         int rows = await db.Run("""
-            update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb, version = version + 1
+            update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
+                   cost_short = @CostShort, cost_left = @CostLeft, version = version + 1
             where id = 1 and version = @Version
             """, studio);
         if (rows == 0)

@@ -115,7 +115,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
                 break;
             case "report":
                 await Clear(client, kit);
-                await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "reacted"), ("leftGrams", "10"), ("weighed", "weighed"));
+                await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "reacted"), ("leftGrams", "10"));
                 break;
         }
 
@@ -137,7 +137,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [InlineData("leftGrams", "5000", "grams")]
     [InlineData("leftGrams", "-1", "grams")]
     [InlineData("leftGrams", "some", "grams")]
-    [InlineData("leftGrams", "", "grams")]
+    [InlineData("leftGrams", "", "Tap the bowl")]
+    [InlineData("bowl", "0.33", "Tap the bowl")]
     [InlineData("coverage", null, "Say whether white shows")]
     [InlineData("comfort", null, "Say how the scalp felt")]
     [InlineData("minutes", "0", "1 to 240")]
@@ -148,8 +149,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, _) = await FreshKit("Rhoda Report");
         await Clear(client, kit);
-        (string Name, string? Value)[] good = [("coverage", "patchy"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12"), ("weighed", "judged"), ("note", "left ear was hard")];
-        await client.Send(".report form", [.. good.Where(g => g.Name != field), (field, value)]);
+        (string Name, string? Value)[] good = [("coverage", "patchy"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12"), ("note", "left ear was hard")];
+        await client.Send(".report form", [.. good.Where(g => g.Name != field && !(field == "bowl" && g.Name == "leftGrams")), (field, value)]);
         Assert.Contains(client.Page.QuerySelectorAll(".report .error"), e => e.TextContent.Contains(says, StringComparison.Ordinal));
         Assert.Equal("left ear was hard", client.Typed("note"));
         Assert.Null(await studio.Reports.OutcomeOf(kit.Id));
@@ -160,7 +161,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, _) = await FreshKit("Tweedy Twice");
         await Clear(client, kit);
-        (string, string?)[] good = [("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12"), ("weighed", "weighed")];
+        (string, string?)[] good = [("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12")];
         var stale = await new Visitor(studio).Open(client.Address);
         await client.Send(".report form", good);
         Assert.Equal("Thank you", client.Find("h1").TextContent);
@@ -169,13 +170,28 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal(12, (await studio.Reports.OutcomeOf(kit.Id))!.LeftGrams);
     }
 
+    [Theory]
+    [InlineData("0.25", true)]
+    [InlineData("0", false)]
+    public async Task What_was_left_can_be_told_by_a_picture_and_counts_as_judged(string bowl, bool reserve)
+    {
+        var (kit, client, _) = await FreshKit("Pia Picture");
+        await Clear(client, kit);
+        await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("bowl", bowl), ("reserve", reserve ? "true" : null));
+        var report = (await studio.Reports.OutcomeOf(kit.Id))!;
+        var pairs = Core.Contract.Json.ReadPrescription((await studio.Kits.Frozen(kit.PrescriptionId))!.Document).Formulas[0].Pairs;
+        double Mix(int i) => pairs[i].ColourGrams.Value + pairs[i].DeveloperGrams.Value;
+        Assert.Equal(reserve ? Mix(1) + .25 * Mix(0) : 0, report.LeftGrams, 1);
+        Assert.False(report.Weighed);
+    }
+
     [Fact]
     public async Task The_next_kit_starts_from_the_report_and_cites_it()
     {
         var (kit, client, colourist) = await FreshKit("Nexta Kitto");
         var first = Core.Contract.Json.ReadPrescription((await studio.Kits.Frozen(kit.PrescriptionId))!.Document);
         await Clear(client, kit);
-        await client.Send(".report form", ("coverage", "greyShows"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "30"), ("weighed", "weighed"), ("minutes", "28"));
+        await client.Send(".report form", ("coverage", "greyShows"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "30"), ("minutes", "28"));
         await colourist.Open("/");
         Assert.Contains("grey shows; 30 g left", colourist.Text, StringComparison.Ordinal);
         await colourist.Open($"/kits/{kit.Id}");

@@ -253,6 +253,52 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
     }
 }
 
+public sealed class HouseTests(Studio studio) : IClassFixture<Studio>
+{
+    [Theory]
+    [InlineData("Level", "79", "80 to 98")]
+    [InlineData("Level", "all", "80 to 98")]
+    [InlineData("ScaleStep", "0", "0.01 to 5")]
+    [InlineData("CostLeft", "none", "0.01 to 10000")]
+    [InlineData("Name", "", "1 to 80")]
+    public async Task A_wrong_house_value_is_answered_beside_the_field(string field, string value, string says)
+    {
+        var visitor = await (await Visitor.SignedIn(studio)).Open("/house");
+        await visitor.Send("main form", (field, value));
+        Assert.Contains(says, visitor.Find("main").TextContent, StringComparison.Ordinal);
+        Assert.Equal(value, visitor.Typed(field));
+    }
+
+    [Fact]
+    public async Task The_houses_costs_move_what_the_next_kit_sends_and_a_stale_page_is_refused_once()
+    {
+        var (one, two) = (await Visitor.SignedIn(studio), await Visitor.SignedIn(studio));
+        string page = $"/clients/{await studio.IdOf("Lotte")}/prescription";
+        string before = (await one.Open(page)).Find(".sent dd").TextContent;
+        await one.Open("/house");
+        await two.Open("/house");
+        await one.Send("main form", ("CostShort", "19"), ("CostLeft", "1"));
+        Assert.Contains("ask for 95 of 100", one.Text, StringComparison.Ordinal);
+        string after = (await one.Open(page)).Find(".sent dd").TextContent;
+        Assert.True(double.Parse(after[..^2]) > double.Parse(before[..^2]));
+        Assert.Contains("95 of 100 such kits", one.Text, StringComparison.Ordinal);
+        await two.Send("main form", ("Level", "85"));
+        Assert.Contains("changed the house meanwhile", two.Text, StringComparison.Ordinal);
+        Assert.Equal("85", two.Typed("Level"));
+    }
+
+    [Fact]
+    public async Task The_clients_page_shows_what_her_hands_use()
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        await visitor.Open($"/clients/{await studio.IdOf("Maren")}");
+        string words = visitor.Find("svg.hands").GetAttribute("aria-label")!;
+        Assert.Contains("kit 1: sent", words, StringComparison.Ordinal);
+        Assert.Contains("used at least", words, StringComparison.Ordinal);
+        Assert.Equal(3, visitor.Page.QuerySelectorAll(".hands-band").Length);
+    }
+}
+
 public sealed class FirstDayTests(EmptyStudio studio) : IClassFixture<EmptyStudio>
 {
     [Fact]

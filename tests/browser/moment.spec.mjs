@@ -169,8 +169,7 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await hers.getByLabel('White shows').check();
     for (const group of ['Depth', 'Tone']) await hers.getByRole('group', { name: group }).getByLabel('Right').check();
     await hers.getByRole('group', { name: 'Your scalp' }).getByLabel('Nothing').check();
-    await hers.getByLabel('Left over, in grams').fill('14,5');
-    await hers.getByLabel('Weighed on a scale').check();
+    await hers.getByLabel('Or, weighed: grams left over').fill('14,5');
     await hers.getByRole('button', { name: 'Send the report' }).click();
     await expect(hers.getByRole('heading', { name: 'Thank you' })).toBeVisible();
     await accessible(hers);

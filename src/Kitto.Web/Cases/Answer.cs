@@ -1,5 +1,6 @@
 using Kitto.Core;
 using Kitto.Core.Contract;
+using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
 
 namespace Kitto.Web.Cases;
@@ -21,6 +22,14 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.Rule != "DV9" && b.About is not ("quantity" or "clock")).OrderBy(b => Array.IndexOf(Order, b.About));
 
     public IEnumerable<Because> About(string what) => (Prescription?.Because ?? []).Where(b => b.About == what);
+
+    /// <summary>What other levels would have sent, reckoned by Core.</summary>
+    public IReadOnlyList<Mistakes> Instead => Prescription?.Quantity is { } q ? Mistakes.Instead(q, Belief) : [];
+
+    /// <summary>What a second pack of the same would come to.</summary>
+    public Mistakes? TwoPacks => Prescription?.Quantity is { } q ? Mistakes.Of(q.BaseGrams, Belief, q.ResidueGrams, q.SendGrams * 2) : null;
+
+    private Factor Belief => Factor.Learned(Prescription!.Decision == Decision.Salon ? Hands.Trained : Case!.Reading.Hands);
 
     public IEnumerable<Because> SaidAlways => (Prescription?.Because ?? []).Where(b => Always.Contains(b.Rule));
 }

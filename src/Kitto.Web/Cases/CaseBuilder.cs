@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
+using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
 using Kitto.Store;
 
@@ -106,12 +107,12 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             };
         }
 
-        var past = record.Reported.Select(r => (Prescribed: Json.ReadPrescription(r.Signed.Document), r.Outcome)).Where(r => r.Prescribed.Quantity is not null).ToList();
+        var past = Past(record);
         if (past.Count > 0)
         {
             var hands = (c["hands"] ??= new JsonObject()).AsObject();
-            hands["history"] = new JsonArray([.. past.Select(r => Used(r.Prescribed.Quantity!, r.Outcome, record))]);
-            var (prescribed, outcome) = past[0];
+            hands["history"] = new JsonArray([.. past.Select(r => Written(r.Used))]);
+            var (_, prescribed, outcome, _) = past[0];
             var formula = prescribed.Formulas[0];
             double colour = formula.Parts.Sum(p => p.Grams.Value);
             c["last"] = new JsonObject
@@ -136,6 +137,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
 
         c["house"] = new JsonObject
         {
+            ["costs"] = record.Studio.CostShort is null ? null : new JsonObject { ["shortPerGram"] = record.Studio.CostShort, ["leftPerGram"] = record.Studio.CostLeft },
             ["serviceLevel"] = record.Studio.ServiceLevel,
             ["scaleStepGrams"] = record.Studio.ScaleStep,
             ["schools"] = JsonNode.Parse(record.Studio.Schools),
@@ -180,15 +182,25 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         return done.FirstOrDefault(t => t.Result == "reacted") ?? done.FirstOrDefault(t => t.Line == line) ?? done.FirstOrDefault();
     }
 
-    private static JsonObject Used(Quantities sent, OutcomeReport outcome, ClientRecord record) => new()
+    /// <summary>Kits that were applied and reported, newest first: what was sent, how it came out, what it tells of the hands.</summary>
+    public static IReadOnlyList<(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome, UsedBefore Used)> Past(ClientRecord record) =>
+    [
+        .. from r in record.Reported
+           let p = Json.ReadPrescription(r.Signed.Document)
+           where p.Quantity is not null
+           select (r.Signed, p, r.Outcome, new UsedBefore(p.Quantity!.BaseGrams, p.Quantity.SendGrams, p.Quantity.ResidueGrams, Grams.Of(r.Outcome.LeftGrams),
+               r.Outcome.RanOut, r.Outcome.Weighed, Days(record, r.Outcome.AppliedOn))),
+    ];
+
+    private static JsonObject Written(UsedBefore used) => new()
     {
-        ["baseGrams"] = sent.BaseGrams.Value,
-        ["sentGrams"] = sent.SendGrams.Value,
-        ["residueGrams"] = sent.ResidueGrams.Value,
-        ["leftGrams"] = outcome.LeftGrams,
-        ["ranOut"] = outcome.RanOut,
-        ["weighed"] = outcome.Weighed,
-        ["daysAgo"] = Days(record, outcome.AppliedOn),
+        ["baseGrams"] = used.Base.Value,
+        ["sentGrams"] = used.Sent.Value,
+        ["residueGrams"] = used.Residue.Value,
+        ["leftGrams"] = used.Left.Value,
+        ["ranOut"] = used.RanOut,
+        ["weighed"] = used.Weighed,
+        ["daysAgo"] = used.DaysAgo,
     };
 
     private static int Days(ClientRecord record, DateOnly day) => Math.Clamp(record.Today.DayNumber - day.DayNumber, 0, 3650);

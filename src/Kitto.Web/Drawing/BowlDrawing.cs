@@ -56,6 +56,21 @@ public static class BowlDrawing
         return svg.ToString();
     }
 
+    /// <summary>A bowl from the side, so full: a picture to tap.</summary>
+    public static string Level(double full)
+    {
+        double y = 46 - 36 * full;
+        double inset = 4 + 12 * (1 - full);
+        var svg = new Svg();
+        svg.Add($"<svg class=\"bowl-level\" viewBox=\"0 0 80 54\" aria-hidden=\"true\"><path class=\"bowl-side\" d=\"M4 8 L18 48 H62 L76 8\"/>");
+        if (full > 0)
+        {
+            svg.Add($"<path class=\"bowl-fill\" d=\"M{inset + 1} {y} L18 47 H62 L{79 - inset} {y} Z\"/>");
+        }
+
+        return svg.Add($"</svg>").ToString();
+    }
+
     /// <summary>The drawing in words.</summary>
     public static string Describe(Prescription p) =>
         p.Quantity is not { } q ? "Nothing is mixed."

@@ -2,6 +2,7 @@ using System.Globalization;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Outcome;
+using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
@@ -186,10 +187,23 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, S
         string depth = Choice("depth", Enum.GetValues<Depth>().Select(Json.Name), "Say how dark it came out.");
         string tone = Choice("tone", Enum.GetValues<ToneOutcome>().Select(Json.Name), "Say how warm it came out.");
         string comfort = Choice("comfort", Comforts.Select(c => c.Name), "Say how the scalp felt.");
-        string weighed = ranOut ? "weighed" : Choice("weighed", ["weighed", "judged"], "Say whether you weighed it.");
-        if ((!TryNumber(Typed.GetValueOrDefault("leftGrams"), 0, most, out double? left) || left is null) && !ranOut)
+        // Grams that were weighed count; else the picture of the bowl, which is a judgement.
+        bool weighed = !string.IsNullOrWhiteSpace(Typed.GetValueOrDefault("leftGrams"));
+        double? left = null;
+        if (weighed && !TryNumber(Typed["leftGrams"], 0, most, out left))
         {
             Wrong["leftGrams"] = $"0 to {most:0.#} grams: of {quantity.SendGrams} sent, {quantity.ResidueGrams} stays on the bowl.";
+        }
+        else if (!weighed && !ranOut)
+        {
+            if (double.TryParse(Typed.GetValueOrDefault("bowl"), NumberStyles.Float, CultureInfo.InvariantCulture, out double full) && Leftover.Pictures.Contains(full))
+            {
+                left = Leftover.Judged(Open.Prescription, Share.Of(full), Typed.GetValueOrDefault("reserve") == "true").Value;
+            }
+            else
+            {
+                Wrong["leftGrams"] = "Tap the bowl that looks like yours, or give the grams.";
+            }
         }
 
         if (!TryNumber(Typed.GetValueOrDefault("minutes"), 1, 240, out double? minutes))
@@ -212,7 +226,7 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, S
             Wrong["note"] = "At most 1000 characters.";
         }
 
-        return Wrong.Count > 0 ? null : new OutcomeReport(Open.Kit.Id, day, coverage, depth, tone, ranOut ? 0 : left!.Value, ranOut, weighed == "weighed", comfort, minutes, note, clock.GetUtcNow().UtcDateTime, null);
+        return Wrong.Count > 0 ? null : new OutcomeReport(Open.Kit.Id, day, coverage, depth, tone, ranOut ? 0 : left!.Value, ranOut, weighed || ranOut, comfort, minutes, note, clock.GetUtcNow().UtcDateTime, null);
     }
 
     private static bool TryNumber(string? text, double min, double max, out double? number)

@@ -1,0 +1,123 @@
+using System.Globalization;
+using System.Text.Json;
+using Kitto.Core;
+using Kitto.Store;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages;
+
+/// <summary>The house's values for the amount.</summary>
+public sealed class HouseModel(Studios studios) : PageModel
+{
+    /// <summary>The values as typed.</summary>
+    public sealed class Values
+    {
+        public string? Name { get; set; }
+        public string? Level { get; set; }
+        public string? CostShort { get; set; }
+        public string? CostLeft { get; set; }
+        public string? ScaleStep { get; set; }
+        public string? DO10 { get; set; }
+        public string? BE10 { get; set; }
+        public int Version { get; set; }
+    }
+
+    private readonly Dictionary<string, string> wrong = [];
+
+    public Values Input { get; private set; } = new();
+
+    public string? Said { get; private set; }
+
+    /// <summary>The level that the costs ask for.</summary>
+    public double? FromCosts { get; private set; }
+
+    public string Wrong(string field) => wrong.GetValueOrDefault(field, "");
+
+    public async Task OnGet() => Show((await studios.Get())!);
+
+    public async Task<IActionResult> OnPost([FromForm] Values input)
+    {
+        Input = input;
+        var stored = (await studios.Get())!;
+        FromCosts = stored.CostShort is null ? null : stored.House().Quantile;
+        string name = (input.Name ?? "").Trim();
+        if (name.Length is 0 or > 80)
+        {
+            wrong["Name"] = "1 to 80 characters.";
+        }
+
+        double? level = Number("Level", input.Level, 100 * House.LeastLevel, 100 * House.GreatestLevel);
+        double? step = Number("ScaleStep", input.ScaleStep, 0.01, 5);
+        bool costs = !string.IsNullOrWhiteSpace(input.CostShort) || !string.IsNullOrWhiteSpace(input.CostLeft);
+        double? missing = costs ? Number("CostShort", input.CostShort, 0.01, 10_000) : null;
+        double? left = costs ? Number("CostLeft", input.CostLeft, 0.01, 10_000) : null;
+        var schools = JsonSerializer.Deserialize<Dictionary<string, string>>(stored.Schools) ?? [];
+        foreach (var (rule, chosen) in new[] { ("DO10", input.DO10), ("BE10", input.BE10) })
+        {
+            if (chosen is not null && Schools.Options[rule].Contains(chosen))
+            {
+                schools[rule] = chosen;
+            }
+        }
+
+        if (wrong.Count > 0)
+        {
+            return Page();
+        }
+
+        try
+        {
+            await studios.Save(stored with
+            {
+                Name = name,
+                ServiceLevel = level!.Value / 100,
+                ScaleStep = step!.Value,
+                CostShort = missing,
+                CostLeft = left,
+                Schools = JsonSerializer.Serialize(schools),
+                Version = input.Version,
+            });
+            ModelState.Clear();
+            Show((await studios.Get())!);
+            Said = "Saved. Kits signed from now on reckon with this; what was signed stays as it was.";
+        }
+        catch (ConflictException conflict)
+        {
+            Said = $"{conflict.Message} What you typed is still here: save again to put it over theirs.";
+            Input.Version = stored.Version;
+            ModelState.Clear();
+        }
+
+        return Page();
+    }
+
+    private void Show(Studio studio)
+    {
+        string Say(double? number) => number?.ToString("0.##", CultureInfo.InvariantCulture) ?? "";
+        var house = studio.House();
+        FromCosts = house.Costs is null ? null : house.Quantile;
+        Input = new Values
+        {
+            Name = studio.Name,
+            Level = Say(studio.ServiceLevel * 100),
+            CostShort = Say(studio.CostShort),
+            CostLeft = Say(studio.CostLeft),
+            ScaleStep = Say(studio.ScaleStep),
+            DO10 = house.School("DO10"),
+            BE10 = house.School("BE10"),
+            Version = studio.Version,
+        };
+    }
+
+    private double? Number(string field, string? text, double min, double max)
+    {
+        if (double.TryParse((text ?? "").Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double number) && number >= min && number <= max)
+        {
+            return number;
+        }
+
+        wrong[field] = string.Create(CultureInfo.InvariantCulture, $"A number, {min} to {max}.");
+        return null;
+    }
+}
