@@ -28,8 +28,6 @@ await page.goto(url('/house'));
 await shot('house');
 await open('Maren');
 await shot('client');
-await page.locator('.page-head .act').click();
-await page.waitForSelector('.js .zone-fields.shown');
 await open('Sunniva');
 await page.locator('.page-head .act').click();
 await page.waitForSelector('#picked:has-text("Front hairline")');

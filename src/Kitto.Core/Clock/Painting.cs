@@ -58,10 +58,10 @@ public readonly record struct ContactWindow(Minutes From, Minutes To)
     public static ContactWindow Of(Zone zone, ZoneReading read, Line line, Service service)
     {
         bool stubborn = read.Grey.Value >= .5 || read.Resistant;
-        bool tender = zone == Zone.FrontHairline && service is Service.BaseLift or Service.Lighten;
+        bool tender = zone == Zone.FrontHairline && service is (Service.BaseLift or Service.Lighten);
         return new ContactWindow(
             stubborn ? line.Process : line.ProcessMin,
-            zone == Zone.FrontHairline && tender ? Minutes.Of(Math.Min(line.LongestContact.Value, line.Process.Value + HairlineLiftMargin)) : line.LongestContact);
+            tender ? Minutes.Of(Math.Min(line.LongestContact.Value, line.Process.Value + HairlineLiftMargin)) : line.LongestContact);
     }
 
     /// <summary>Minutes by which a contact falls short of the window (negative) or overruns it (positive), compared to a tenth.</summary>

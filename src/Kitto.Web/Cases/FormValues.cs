@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.Json.Nodes;
 
 namespace Kitto.Web.Cases;
@@ -86,7 +85,7 @@ public sealed class FormValues
             return text == "true" ? true : text == "false" ? false : JsonValue.Create(text);
         }
 
-        if (Numbers.Contains(name) && double.TryParse(text.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double number) && double.IsFinite(number))
+        if (Numbers.Contains(name) && TypedNumber.Read(text) is { } number)
         {
             return number;
         }

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.Json;
 using Kitto.Core;
 using Kitto.Store;
+using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -112,7 +113,7 @@ public sealed class HouseModel(Studios studios) : PageModel
 
     private double? Number(string field, string? text, double min, double max)
     {
-        if (double.TryParse((text ?? "").Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double number) && number >= min && number <= max)
+        if (TypedNumber.Read(text, min, max) is { } number)
         {
             return number;
         }

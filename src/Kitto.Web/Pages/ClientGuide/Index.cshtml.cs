@@ -231,15 +231,8 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, S
 
     private static bool TryNumber(string? text, double min, double max, out double? number)
     {
-        number = null;
-        if (string.IsNullOrWhiteSpace(text))
-        {
-            return true;
-        }
-
-        bool read = double.TryParse(text.Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double value) && value >= min && value <= max;
-        number = read ? value : null;
-        return read;
+        number = TypedNumber.Read(text, min, max);
+        return number is not null || string.IsNullOrWhiteSpace(text);
     }
 
     private async Task<IActionResult> Try(Func<Task> act)

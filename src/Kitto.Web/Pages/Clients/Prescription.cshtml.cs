@@ -55,7 +55,6 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return NotFound();
         }
 
-        Response.Headers["X-Kitto-Turn"] = Request.Form["turn"].ToString();
         return Partial("_Consequence", this);
     }
 

@@ -115,7 +115,6 @@
         clearTimeout(this.retry);
         try {
           const body = new FormData(form);
-          body.set('turn', String(turn));
           const answer = await fetch(form.dataset.preview, { method: 'POST', body, redirect: 'error' });
           if (!answer.ok) throw new Error(String(answer.status));
           const html = await answer.text();
