@@ -1,0 +1,135 @@
+using Kitto.Core.Clock;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+
+namespace Kitto.Core.Colour;
+
+/// <summary>A stretch of hair that a mix meets: white and pigmented fibres side by side.</summary>
+/// <param name="Zone">Where it is; null for the lengths.</param>
+/// <param name="Weight">How much of what is seen lies there; all spots of a canvas add up to one.</param>
+/// <param name="Grey">Share of white fibres.</param>
+/// <param name="WhiteTakes">Share of a mix's dye that the white fibres have taken by the rinse.</param>
+/// <param name="PigmentTakes">The same for pigmented fibres.</param>
+/// <param name="Pigmented">The pigmented fibre as the dye meets it, after lift.</param>
+public sealed record Spot(Zone? Zone, double Weight, Share Grey, double WhiteTakes, double PigmentTakes, Fibre Pigmented)
+{
+    internal double[] Pigment { get; } = Pigmented.Absorption();
+
+    /// <summary>The stretch as it would be without any dye.</summary>
+    public Lab Bare => See(default, default).Blend;
+
+    /// <summary>The light it sends back with dyes on its two kinds of fibre, uptake not yet counted.</summary>
+    internal Xyz Light(in Pigment onWhite, in Pigment onPigment)
+    {
+        double grey = Grey.Value;
+        var white = grey > 0 ? Fibre.Look(Fibre.Keratin, onWhite * WhiteTakes) : default;
+        var pigmented = grey < 1 ? Fibre.Look(Pigment, onPigment * PigmentTakes) : default;
+        return white * grey + pigmented * (1 - grey);
+    }
+
+    /// <summary>What it looks like with dyes on its two kinds of fibre, uptake not yet counted.</summary>
+    internal Seen See(in Pigment onWhite, in Pigment onPigment)
+    {
+        double grey = Grey.Value;
+        var white = grey > 0 ? Fibre.Look(Fibre.Keratin, onWhite * WhiteTakes) : default;
+        var pigmented = grey < 1 ? Fibre.Look(Pigment, onPigment * PigmentTakes) : default;
+        var blend = grey <= 0 ? pigmented : grey >= 1 ? white : white * grey + pigmented * (1 - grey);
+        return new Seen(Lab.From(blend, Colour.Light.White), grey > 0 ? Lab.From(white, Colour.Light.White) : null, grey < 1 ? Lab.From(pigmented, Colour.Light.White) : null);
+    }
+}
+
+/// <summary>What is seen of a spot: the blend, and its two kinds of fibre where they are there.</summary>
+/// <param name="Blend">The area-weighted mean of their light.</param>
+/// <param name="White">White fibres.</param>
+/// <param name="Pigmented">Pigmented fibres.</param>
+public readonly record struct Seen(Lab Blend, Lab? White, Lab? Pigmented);
+
+/// <summary>All that a mix meets on a head, and what is wished there. The mix itself is still open: what lift and time do is settled.</summary>
+/// <param name="Line">The line of the mix.</param>
+/// <param name="Developer">Its developer.</param>
+/// <param name="Spots">The stretches it meets, most seen first.</param>
+/// <param name="Target">The wished colour.</param>
+/// <param name="Residual">How this client's hair has come out against the forecast so far (OU).</param>
+public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spots, Lab Target, Lab Residual)
+{
+    /// <summary>How much a contrast between white and pigmented fibres counts in the search (tables).</summary>
+    public const double Contrast = 0.15;
+
+    /// <summary>The regrowth of a head at the times of a schedule.</summary>
+    /// <param name="reading">The reading, regrowth as on the day.</param>
+    /// <param name="line">The line.</param>
+    /// <param name="developer">The developer.</param>
+    /// <param name="schedule">The schedule: its zones are those coloured.</param>
+    /// <param name="softened">Whether resistant white is softened first (AP9).</param>
+    /// <param name="target">The wished colour.</param>
+    /// <param name="residual">This client's own.</param>
+    public static Canvas OfRoots(Reading reading, Line line, Volume developer, Schedule schedule, bool softened, Lab target, Lab residual)
+    {
+        double seen = schedule.Zones.Sum(z => z.Zone.SeenWeight());
+        double levels = Kinetics.Levels(line, developer), porosity = Kinetics.Takes(reading.Hair.Porosity);
+        var spots = new Spot[schedule.Zones.Count];
+        for (int i = 0; i < spots.Length; i++)
+        {
+            var (zone, contact) = (schedule.Zones[i].Zone, schedule.Zones[i].ContactMinutes);
+            var read = reading.Zones[(int)zone];
+            double takes = Kinetics.Taken(contact, line) * porosity;
+            double stubborn = !read.Resistant ? 1 : softened ? Kinetics.Softened : Kinetics.Resistant;
+            double lifted = levels * Kinetics.LiftReached(contact, line) * Kinetics.LiftOf(zone, read);
+            spots[i] = new Spot(zone, zone.SeenWeight() / seen, read.Grey, takes * stubborn, takes, Melanin.Lifted(reading.Hair.NaturalLevel.Value, lifted));
+        }
+
+        Array.Sort(spots, (a, b) => a.Weight != b.Weight ? b.Weight.CompareTo(a.Weight) : a.Zone!.Value.CompareTo(b.Zone!.Value));
+        return new Canvas(line, developer, spots, target, residual);
+    }
+
+    /// <summary>The lengths, as a formula of their own or a pulled-through root mix meets them; a faded band (RD11) is a stretch of its own that counts as much as all the rest.</summary>
+    /// <param name="reading">The reading.</param>
+    /// <param name="line">The line.</param>
+    /// <param name="developer">The developer.</param>
+    /// <param name="contact">How long it is on.</param>
+    /// <param name="works">How much of the mix's strength is left: 1 when fresh (SV9).</param>
+    /// <param name="target">The wished colour.</param>
+    /// <param name="residual">This client's own.</param>
+    public static Canvas OfLengths(Reading reading, Line line, Volume developer, Minutes contact, double works, Lab target, Lab residual)
+    {
+        var hair = reading.Hair;
+        double takes = Kinetics.Taken(contact, line) * Kinetics.Takes(hair.Porosity) * works;
+        // Coloured lengths show one colour and have nothing to lift; virgin ones carry the white of the head.
+        bool virgin = !hair.Lengths.Coloured;
+        double grey = virgin ? reading.Included.Sum(z => z.Zone.SeenWeight() * z.Read.Grey.Value) / reading.Included.Sum(z => z.Zone.SeenWeight()) : 0;
+        var fibre = virgin
+            ? Melanin.Lifted(hair.Lengths.Level.Value, Kinetics.Levels(line, developer) * Kinetics.LiftReached(contact, line) * Kinetics.LiftOf(hair.Texture))
+            : Dye.Look(hair.Lengths.Level.Value, hair.Lengths.Tone);
+        var lengths = new Spot(null, 1, Share.Of(grey), takes, takes, fibre);
+        return new Canvas(line, developer, hair.Band is not { } band ? [lengths]
+            : [lengths with { Weight = .5 }, new Spot(null, .5, Share.Of(0), takes, takes, Dye.Look(band.Level.Value, band.Tone))], target, residual);
+    }
+
+    /// <summary>What a mix makes of every spot.</summary>
+    public Looked Look(Mixture mix)
+    {
+        var onWhite = mix.On(0);
+        var seen = new Seen[Spots.Count];
+        double difference = 0, contrast = 0;
+        for (int i = 0; i < seen.Length; i++)
+        {
+            var spot = Spots[i];
+            seen[i] = spot.See(onWhite, mix.On(spot.Pigmented.Melanin));
+            difference += spot.Weight * Miss(seen[i]);
+            contrast += spot.Weight * spot.Grey.Value * GreyContrast(seen[i]);
+        }
+
+        return new Looked(seen, difference, contrast);
+    }
+
+    /// <summary>dE00 of what is seen to the target, the client's own residual counted.</summary>
+    internal double Miss(in Seen seen) => Difference2000.Between(seen.Blend + Residual, Target);
+
+    internal static double GreyContrast(in Seen seen) => seen is { White: { } w, Pigmented: { } p } ? Difference2000.Between(w, p) : 0;
+}
+
+/// <summary>A forecast over a canvas.</summary>
+/// <param name="Seen">Spot by spot.</param>
+/// <param name="DeltaE">Mean dE00 to the target, weighted by how much is seen.</param>
+/// <param name="GreyContrast">Mean dE00 between white and pigmented fibres, weighted by what is seen and by the share of white.</param>
+public sealed record Looked(IReadOnlyList<Seen> Seen, double DeltaE, double GreyContrast);

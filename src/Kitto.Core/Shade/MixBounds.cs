@@ -1,0 +1,184 @@
+using Kitto.Core.Colour;
+
+namespace Kitto.Core.Shade;
+
+/// <summary>
+/// Bounds on the look of every mix of some shades that are linear in the shares, so that most mixes are dismissed without being looked at.
+/// <para>
+/// Light Q passed by hair is s + (1 - s) times a weighted mean of exp(-c sqrt(sigma)), sigma linear in the shares. Its effective absorption a = (ln((Q - s) / (1 - s)) / c)^2
+/// is concave in the shares: with q = sqrt(a) and p the weights tilted by exp(-c sqrt(sigma)), Gibbs' inequality gives q >= sum p sqrt(sigma), and Cauchy's then a'' &lt;= 0.
+/// So a mix absorbs at least the mean of what its shades absorb alone, and at most what any tangent says. Both are linear. The cube root of Q is convex in a,
+/// hence the mean of cube roots over spots lies between those of the mean tangent and of the pooled light (Jensen).
+/// </para>
+/// </summary>
+internal sealed class MixBounds
+{
+    private const double Alike = 0.1;
+
+    private readonly Canvas canvas;
+    private readonly MixScorer scorer;
+    private readonly Spot[] spots;
+    private readonly int[] places;
+    private readonly double[] pool;
+    private readonly Windows pooled, nearest;
+    private readonly Tangent[][] tangents;
+
+    /// <param name="canvas">What the mix meets.</param>
+    /// <param name="scorer">Its shades there.</param>
+    /// <param name="near">A good mix: the tangents touch there.</param>
+    public MixBounds(Canvas canvas, MixScorer scorer, in GridMix near)
+    {
+        this.canvas = canvas;
+        this.scorer = scorer;
+        places = MostAlike(canvas.Spots);
+        spots = [.. places.Select(i => canvas.Spots[i])];
+        double[] weights = [.. spots.Select(s => s.Weight)];
+        double sum = weights.Sum();
+        pool = [.. weights.Select(w => w / sum)];
+        pooled = new Windows(canvas.Target, canvas.Residual, weights);
+        // The weighted mean of all is not above the limit, so some spot is not above it either.
+        nearest = new Windows(canvas.Target, canvas.Residual, [sum]);
+        var onWhite = scorer.Mix(near, scorer.OnWhite);
+        tangents = new Tangent[spots.Length][];
+        for (int i = 0; i < spots.Length; i++)
+        {
+            tangents[i] = Touch(spots[i], onWhite, scorer.Mix(near, scorer.OnPigment[places[i]]));
+        }
+    }
+
+    /// <summary>The spots whose hair is most alike, by weight: one mix cannot be right on some of them and far off on others.</summary>
+    private static int[] MostAlike(IReadOnlyList<Spot> spots) =>
+        Enumerable.Range(0, spots.Count)
+            .Select(c => Enumerable.Range(0, spots.Count).Where(i => Math.Abs(spots[i].Grey.Value - spots[c].Grey.Value) <= Alike).ToArray())
+            .MaxBy(like => like.Sum(i => spots[i].Weight))!;
+
+    /// <summary>For each shade, with so much of a concentrate beside it: the most and least absorption of a mix by its tangents and by itself.</summary>
+    public Features Of(int concentrate, double share)
+    {
+        int count = scorer.Shades.Length;
+        var features = new Features(count);
+        double[] most = new double[3], least = new double[3];
+        for (int i = 0; i < count; i++)
+        {
+            var onWhite = Dye(scorer.OnWhite, i, concentrate, share);
+            var all = default(Xyz);
+            for (int s = 0; s < spots.Length; s++)
+            {
+                var onPigment = Dye(scorer.OnPigment[places[s]], i, concentrate, share);
+                var light = spots[s].Light(onWhite, onPigment);
+                all += light * pool[s];
+                for (int q = 0; q < 3; q++)
+                {
+                    double tangent = tangents[s][q].At(onWhite, onPigment);
+                    features.Most[q][i] += pool[s] * tangent;
+                    features.MostOfAll[q][i] = Math.Max(features.MostOfAll[q][i], tangent);
+                    features.LeastOfAll[q][i] = Math.Min(features.LeastOfAll[q][i], Absorbs(light, q));
+                }
+            }
+
+            for (int q = 0; q < 3; q++)
+            {
+                features.Least[q][i] = Absorbs(all, q);
+            }
+        }
+
+        return features;
+    }
+
+    /// <summary>What a mix has to meet for a weighted dE00 not above a limit, and to have enough neutral.</summary>
+    /// <param name="features">What its shades absorb.</param>
+    /// <param name="limit">The limit.</param>
+    /// <param name="neutral">Share of neutral that the shades need, before a concentrate.</param>
+    public Sieve For(Features features, double limit, double neutral)
+    {
+        var met = new List<double[]>();
+        if (neutral > 0)
+        {
+            met.Add([.. scorer.Shades.Select(s => (s.Shade.Family is Family.N or Family.NN ? 1 : 0) - neutral + 1e-6)]);
+        }
+
+        foreach (var c in nearest.For(limit))
+        {
+            met.Add(Met(c, features.MostOfAll, features.LeastOfAll));
+        }
+
+        foreach (var c in pooled.For(limit))
+        {
+            met.Add(Met(c, features.Most, features.Least));
+        }
+
+        return new Sieve(met, scorer.Shades.Length);
+    }
+
+    private static double[] Met(Condition c, double[][] most, double[][] least)
+    {
+        double[] met = new double[most[0].Length];
+        for (int i = 0; i < met.Length; i++)
+        {
+            double x = c.X * (c.X > 0 ? most : least)[0][i], y = c.Y * (c.Y > 0 ? most : least)[1][i], z = c.Z * (c.Z > 0 ? most : least)[2][i];
+            met[i] = x + y + z - c.From + Sieve.Spare(Math.Abs(x) + Math.Abs(y) + Math.Abs(z));
+        }
+
+        return met;
+    }
+
+    private Pigment Dye(MixScorer.Deposits deposits, int shade, int concentrate, double share) =>
+        concentrate < 0 ? deposits.Dye[shade] : deposits.Dye[shade] * (1 - share) + scorer.Concentrates[concentrate].Pure * (deposits.Feeds[shade] * share);
+
+    private static double Absorbs(in Xyz light, int channel)
+    {
+        double part = channel switch { 0 => light.X / Light.White.X, 1 => light.Y / Light.White.Y, _ => light.Z / Light.White.Z };
+        double q = Math.Log((part - Fibre.Surface) / (1 - Fibre.Surface)) / Fibre.Law;
+        return q * q;
+    }
+
+    /// <summary>The tangents of one spot's absorption at a mix.</summary>
+    private static Tangent[] Touch(Spot spot, in Pigment onWhite, in Pigment onPigment)
+    {
+        double grey = spot.Grey.Value;
+        double[] white = Fibre.Absorbed(Fibre.Keratin, onWhite * spot.WhiteTakes), pigmented = Fibre.Absorbed(spot.Pigment, onPigment * spot.PigmentTakes);
+        double[][] channels = [Light.X, Light.Y, Light.Z];
+        var touching = new Tangent[3];
+        for (int channel = 0; channel < 3; channel++)
+        {
+            double full = channels[channel].Sum(), passed = 0;
+            Pigment gW = default, gP = default;
+            for (int band = 0; band < Light.Bands; band++)
+            {
+                double x = Math.Sqrt(white[band]), y = Math.Sqrt(pigmented[band]), share = channels[channel][band] / full;
+                double w = grey * share * Math.Exp(-Fibre.Law * x), p = (1 - grey) * share * Math.Exp(-Fibre.Law * y);
+                passed += w + p;
+                var dye = Fibre.DyeAt(band);
+                gW += dye * (-w * Fibre.Law / (2 * x));
+                gP += dye * (-p * Fibre.Law / (2 * y));
+            }
+
+            double q = -Math.Log(passed) / Fibre.Law, chain = -2 * q / (Fibre.Law * passed);
+            gW *= chain * spot.WhiteTakes;
+            gP *= chain * spot.PigmentTakes;
+            touching[channel] = new Tangent(q * q - gW.Dot(onWhite) - gP.Dot(onPigment), gW, gP);
+        }
+
+        return touching;
+    }
+
+    /// <summary>Tangent of one spot's absorption in one channel.</summary>
+    private readonly record struct Tangent(double Level, Pigment White, Pigment Pigmented)
+    {
+        public double At(in Pigment white, in Pigment pigmented) => Level + White.Dot(white) + Pigmented.Dot(pigmented);
+    }
+}
+
+/// <summary>What each shade absorbs alone in three channels. A mix has at least the mean of the least, and at most the mean of the most: of all spots pooled, and of whichever spot.</summary>
+internal sealed class Features(int shades)
+{
+    public double[][] Most { get; } = Make(shades, 0);
+
+    public double[][] Least { get; } = Make(shades, 0);
+
+    public double[][] MostOfAll { get; } = Make(shades, double.MinValue);
+
+    public double[][] LeastOfAll { get; } = Make(shades, double.MaxValue);
+
+    private static double[][] Make(int shades, double with) => [.. Enumerable.Range(0, 3).Select(_ => Enumerable.Repeat(with, shades).ToArray())];
+}

@@ -1,0 +1,88 @@
+namespace Kitto.Core.Shade;
+
+/// <summary>The rules that every proposed mix has to keep, whatever it looks like (SH3, SH5, SH6, SH7).</summary>
+/// <param name="Grey">White share of the greyest zone that counts; zero on lengths.</param>
+/// <param name="Wish">Wished level.</param>
+public sealed record MixRules(Share Grey, Level Wish)
+{
+    /// <summary>Shades lie at most this many levels from the wish and from one another: tones are countered at the same level (SH3), levels in between come from adjacent shades (SH7). The two is ours.</summary>
+    public const double LevelsApart = 2;
+
+    /// <summary>A concentrate is an addition, never the body of a mix: at most this share (ours; SH6 and OU2 ask for about a tenth).</summary>
+    public const double MostConcentrate = 0.25;
+
+    /// <summary>How much red (copper where light) keeps an ash brown on white hair (SH6).</summary>
+    public const double RedAgainstGreen = 0.1;
+
+    /// <summary>White share from which an ash shows its base (SH6).</summary>
+    public const double AshShowsFrom = 0.25;
+
+    /// <summary>This much extra cover does for three quarters neutral (SH5; the share is ours).</summary>
+    public const double ExtraCover = 0.5;
+
+    /// <summary>The least neutral that the white hair needs in the mix (SH5).</summary>
+    public double NeutralNeeded => Grey.Value switch
+    {
+        < .25 => 0,
+        < .5 => .25,
+        <= .75 => .5,
+        _ => .75,
+    };
+
+    /// <summary>What no mix does with less of, extra cover or not.</summary>
+    internal double LeastNeutral => Math.Min(NeutralNeeded, ExtraCover);
+
+    /// <summary>Whether an ash would show its green or blue base.</summary>
+    public bool AshShows => Grey.Value >= AshShowsFrom;
+
+    /// <summary>Whether a mix has the neutral that the white hair needs.</summary>
+    public bool Covers(in MixSums mix) => mix.Neutral >= NeutralNeeded - 1e-9 || (NeutralNeeded > .5 && mix.Extra >= ExtraCover - 1e-9);
+
+    /// <summary>Whether a mix has red against its ash, where that is needed.</summary>
+    public bool StaysBrown(in MixSums mix) => !AshShows || mix.Cool <= 1e-9 || mix.Warm >= RedAgainstGreen - 1e-9;
+
+    /// <summary>Whether a mix keeps every rule.</summary>
+    public bool Allow(in MixSums mix) => mix.Deepest + LevelsApart >= mix.Lightest && Covers(mix) && StaysBrown(mix);
+
+    /// <summary>The shades of a line that a mix may be made of: those near the wish, or the nearest the line has; all of a high-lift line, whose shades have no level of their own.</summary>
+    public IReadOnlyList<ShadeOf> Near(Line line)
+    {
+        if (line.Kind == LineKind.HighLift)
+        {
+            return line.Shades;
+        }
+
+        double Away(ShadeOf s) => Math.Abs(s.Level - Wish.Value);
+        double reach = Math.Max(LevelsApart, line.Shades.Where(s => s.Level > 0).Select(Away).DefaultIfEmpty(0).Min());
+        return [.. line.Shades.Where(s => s.Level == 0 || Away(s) <= reach)];
+    }
+}
+
+/// <summary>What a mix holds of the families that the rules ask for.</summary>
+/// <param name="Neutral">Share of neutral shades, extra cover among them.</param>
+/// <param name="Extra">Share of extra-cover shades.</param>
+/// <param name="Cool">Share of ash, as shade or concentrate.</param>
+/// <param name="Warm">Share of red and copper, as shade or concentrate.</param>
+/// <param name="Deepest">Level of the deepest shade; 0 where none has one.</param>
+/// <param name="Lightest">Level of the lightest shade.</param>
+public readonly record struct MixSums(double Neutral, double Extra, double Cool, double Warm, int Deepest, int Lightest)
+{
+    /// <summary>Sums of a mix; codes that are no shade count as nothing.</summary>
+    public static MixSums Of(IEnumerable<MixPart> parts) => parts.Aggregate(default(MixSums), (sum, p) => ShadeOf.Parse(p.Shade) is { } shade ? sum.With(shade, p.Share.Value) : sum);
+
+    /// <summary>With a part added.</summary>
+    public MixSums With(ShadeOf shade, double share) => (shade.Level == 0 ? this : this with
+    {
+        Deepest = Deepest == 0 ? shade.Level : Math.Min(Deepest, shade.Level),
+        Lightest = Math.Max(Lightest, shade.Level),
+    }).With(shade.Family, share);
+
+    private MixSums With(Family? family, double share) => family switch
+    {
+        Family.N => this with { Neutral = Neutral + share },
+        Family.NN => this with { Neutral = Neutral + share, Extra = Extra + share },
+        Family.AG or Family.AB => this with { Cool = Cool + share },
+        Family.R or Family.C => this with { Warm = Warm + share },
+        _ => this,
+    };
+}
