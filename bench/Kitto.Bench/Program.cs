@@ -6,6 +6,7 @@ using Kitto.Bench;
 
 // kitto bench study    10 000 invented clients, eight kits each
 // kitto bench speed    BenchmarkDotNet over the engine
+// kitto bench colour   forecast and search, the search held against the exhaustive one (--quick leaves that out)
 switch (args.FirstOrDefault())
 {
     case "study":
@@ -16,7 +17,9 @@ switch (args.FirstOrDefault())
         var config = DefaultConfig.Instance.AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance));
         BenchmarkSwitcher.FromTypes([typeof(AmountSpeed)]).Run(["--filter", "*", .. args.Skip(1)], config);
         return 0;
+    case "colour":
+        return ColourSpeed.Run(Console.Out, exhaustive: !args.Contains("--quick")) ? 0 : 1;
     default:
-        Console.Error.WriteLine("bench wants study or speed");
+        Console.Error.WriteLine("bench wants study, speed or colour");
         return 2;
 }

@@ -56,22 +56,8 @@ public static class Dye
         return developer.Value <= WeakVolume ? strength * WeakFactor : strength;
     }
 
-    /// <summary>How much of a shade's depth a fibre already holds (SH8): 0 on white hair, 1 where it is as deep or deeper.</summary>
-    /// <param name="melanin">Of the fibre, after lift.</param>
-    /// <param name="level">Of the shade.</param>
-    public static double Held(double melanin, double level) => Math.Min(1, melanin / Melanin.Of(level));
-
-    /// <summary>What a whole portion of one shade deposits on a fibre; nothing for clear and concentrates.</summary>
-    public static Pigment Deposit(ShadeOf shade, double strength, double melanin)
-    {
-        if (shade.Level == 0)
-        {
-            return default;
-        }
-
-        double held = Held(melanin, shade.Level), depth = strength * Melanin.Of(shade.Level);
-        return new Pigment(depth * DepthShare * (1 - DepthFill * held), 0, 0, 0, 0, 0, 0) + Tone(shade.Family!.Value) * (depth * (1 - ToneFill * held));
-    }
+    /// <summary>What a whole portion of one shade deposits on a fibre with so much melanin left after lift; nothing for clear and concentrates.</summary>
+    public static Pigment Deposit(ShadeOf shade, double strength, double melanin) => new Colourant(shade, strength).On(melanin);
 
     /// <summary>Hair that looks like a level and a tone: coloured lengths, a faded band, or the target (tables).</summary>
     public static Fibre Look(double level, Tone tone)

@@ -46,7 +46,7 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     internal double[] Absorption()
     {
         double[] sigma = new double[Light.Width];
-        var pigment = Dye with { Depth = Dye.Depth + Melanin };
+        var pigment = Dye + Pigment.OfDepth(Melanin);
         for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
         {
             var warm = Residue == 0 ? Vector512<double>.Zero

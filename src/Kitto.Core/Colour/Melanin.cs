@@ -62,7 +62,7 @@ public static class Melanin
         for (int i = 0; i < 60; i++)
         {
             double miss = Miss(now);
-            if (Math.Abs(miss) < 1e-13 || miss == missBefore)
+            if (Math.Abs(miss) < 1e-11 || miss == missBefore)
             {
                 break;
             }

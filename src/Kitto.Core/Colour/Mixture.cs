@@ -14,10 +14,15 @@ public sealed class Mixture
     /// <exception cref="ArgumentException">A code is no shade.</exception>
     public Mixture(Line line, Volume developer, IEnumerable<MixPart> parts)
     {
-        var all = parts.OrderBy(p => p.Shade, StringComparer.Ordinal)
-            .Select(p => (Colourant.Of(line.Find(p.Shade) ?? ShadeOf.Parse(p.Shade) ?? throw new ArgumentException($"{p.Shade} is no shade.", nameof(parts)), line, developer), p.Share.Value)).ToList();
-        shades = [.. all.Where(p => !p.Item1.Shade.Concentrate)];
-        concentrates = [.. all.Where(p => p.Item1.Shade.Concentrate)];
+        var all = new List<(Colourant Colourant, double Share)>();
+        foreach (var part in parts.OrderBy(p => p.Shade, StringComparer.Ordinal))
+        {
+            var shade = ShadeOf.Parse(part.Shade) ?? throw new ArgumentException($"{part.Shade} is no shade.", nameof(parts));
+            all.Add((new Colourant(shade, line, developer), part.Share.Value));
+        }
+
+        shades = [.. all.Where(p => !p.Colourant.Shade.Concentrate)];
+        concentrates = [.. all.Where(p => p.Colourant.Shade.Concentrate)];
     }
 
     /// <summary>What it deposits in full on a fibre with so much melanin left after lift.</summary>
@@ -43,20 +48,42 @@ public sealed class Mixture
 }
 
 /// <summary>One shade as it works in a line with a developer.</summary>
-/// <param name="Shade">The shade.</param>
-/// <param name="Strength">How strongly it deposits.</param>
-/// <param name="Pure">For a concentrate, its tone for each unit of depth beside it; nothing for others.</param>
-internal sealed record Colourant(ShadeOf Shade, double Strength, Pigment Pure)
+internal sealed class Colourant
 {
-    public static Colourant Of(ShadeOf shade, Line line, Volume developer)
+    private readonly double melanin;
+    private readonly Pigment depth, tone;
+
+    public Colourant(ShadeOf shade, Line line, Volume developer)
+        : this(shade, Dye.Strength(line.Kind, shade.Family, developer))
     {
-        double strength = Dye.Strength(line.Kind, shade.Family, developer);
-        return new Colourant(shade, strength, shade.Concentrate ? Dye.Band(shade.Family!.Value) * (strength * Dye.Concentrated) : default);
     }
 
+    public Colourant(ShadeOf shade, double strength)
+    {
+        Shade = shade;
+        if (shade.Level > 0)
+        {
+            melanin = Melanin.Of(shade.Level);
+            depth = Pigment.OfDepth(strength * melanin * Dye.DepthShare);
+            tone = Dye.Tone(shade.Family!.Value) * (strength * melanin);
+        }
+        else if (shade.Concentrate)
+        {
+            Pure = Dye.Band(shade.Family!.Value) * (strength * Dye.Concentrated);
+        }
+    }
+
+    public ShadeOf Shade { get; }
+
+    /// <summary>For a concentrate, its tone for each unit of depth beside it; nothing for others.</summary>
+    public Pigment Pure { get; }
+
     /// <summary>What a whole portion deposits; nothing for clear and concentrates.</summary>
-    public Pigment On(double melanin) => Dye.Deposit(Shade, Strength, melanin);
+    public Pigment On(double held) => depth * (1 - Dye.DepthFill * Held(held)) + tone * (1 - Dye.ToneFill * Held(held));
 
     /// <summary>Depth that a concentrate beside it goes by (tables), less what the fibre holds already.</summary>
-    public double Feeds(double melanin) => Shade.Level == 0 ? 0 : Melanin.Of(Shade.Level) * (1 - Dye.ToneFill * Dye.Held(melanin, Shade.Level));
+    public double Feeds(double held) => melanin * (1 - Dye.ToneFill * Held(held));
+
+    /// <summary>How much of its depth a fibre already holds (SH8): 0 on white hair, 1 where it is as deep or deeper.</summary>
+    private double Held(double held) => melanin > 0 ? Math.Min(1, held / melanin) : 0;
 }

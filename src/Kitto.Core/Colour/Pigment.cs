@@ -1,27 +1,59 @@
+using System.Runtime.Intrinsics;
+
 namespace Kitto.Core.Colour;
 
-/// <summary>What dye adds to a fibre: depth, which absorbs like melanin, and six tones with a band each. In units of eumelanin at 550 nm; no value is negative.</summary>
-/// <param name="Depth">Depth.</param>
-/// <param name="Green">Green base.</param>
-/// <param name="Blue">Blue base.</param>
-/// <param name="Violet">Violet.</param>
-/// <param name="Red">Red.</param>
-/// <param name="Copper">Copper.</param>
-/// <param name="Gold">Gold.</param>
-public readonly record struct Pigment(double Depth, double Green, double Blue, double Violet, double Red, double Copper, double Gold)
+/// <summary>What dye adds to a fibre: depth, which absorbs like melanin, and six tones with a band each. In units of eumelanin at 550 nm; no value of a real dye is negative.</summary>
+public readonly record struct Pigment
 {
+    /// <summary>The seven dyes, in the order of the constructor, as one vector.</summary>
+    private readonly Vector512<double> dyes;
+
+    /// <summary>A dye of seven amounts.</summary>
+    /// <param name="depth">Depth.</param>
+    /// <param name="green">Green base.</param>
+    /// <param name="blue">Blue base.</param>
+    /// <param name="violet">Violet.</param>
+    /// <param name="red">Red.</param>
+    /// <param name="copper">Copper.</param>
+    /// <param name="gold">Gold.</param>
+    public Pigment(double depth, double green, double blue, double violet, double red, double copper, double gold) =>
+        dyes = Vector512.Create(depth, green, blue, violet, red, copper, gold, 0);
+
+    private Pigment(Vector512<double> dyes) => this.dyes = dyes;
+
+    /// <summary>Depth alone.</summary>
+    public static Pigment OfDepth(double depth) => new(Vector512.CreateScalar(depth));
+
+    /// <summary>Depth.</summary>
+    public double Depth => dyes[0];
+
+    /// <summary>Green base.</summary>
+    public double Green => dyes[1];
+
+    /// <summary>Blue base.</summary>
+    public double Blue => dyes[2];
+
+    /// <summary>Violet.</summary>
+    public double Violet => dyes[3];
+
+    /// <summary>Red.</summary>
+    public double Red => dyes[4];
+
+    /// <summary>Copper.</summary>
+    public double Copper => dyes[5];
+
+    /// <summary>Gold.</summary>
+    public double Gold => dyes[6];
+
     /// <summary>Dyes add up.</summary>
-    public static Pigment operator +(Pigment a, Pigment b) => new(
-        a.Depth + b.Depth, a.Green + b.Green, a.Blue + b.Blue, a.Violet + b.Violet, a.Red + b.Red, a.Copper + b.Copper, a.Gold + b.Gold);
+    public static Pigment operator +(in Pigment a, in Pigment b) => new(a.dyes + b.dyes);
 
     /// <summary>So much of it.</summary>
-    public static Pigment operator *(Pigment a, double times) => a.Faded(times, times);
+    public static Pigment operator *(in Pigment a, double times) => new(a.dyes * times);
 
     /// <summary>The sum of products, dye by dye.</summary>
-    internal double Dot(in Pigment o) =>
-        Depth * o.Depth + Green * o.Green + Blue * o.Blue + Violet * o.Violet + Red * o.Red + Copper * o.Copper + Gold * o.Gold;
+    internal double Dot(in Pigment other) => Vector512.Sum(dyes * other.dyes);
 
     /// <summary>Depth and tones kept in different shares.</summary>
-    public Pigment Faded(double depth, double tones) => new(
-        Depth * depth, Green * tones, Blue * tones, Violet * tones, Red * tones, Copper * tones, Gold * tones);
+    public Pigment Faded(double depth, double tones) => new(dyes * Vector512.Create(tones).WithElement(0, depth));
 }

@@ -39,13 +39,17 @@ internal readonly record struct Score(double DeltaE, double GreyContrast, int Pa
 internal sealed class MixScorer
 {
     private readonly Canvas canvas;
+    private readonly int[] order;
+    private readonly (double Difference, double Contrast)[] parts;
 
     public MixScorer(Canvas canvas, MixRules rules)
     {
         this.canvas = canvas;
-        var all = rules.Near(canvas.Line).OrderBy(s => s.Code, StringComparer.Ordinal).Select(s => Colourant.Of(s, canvas.Line, canvas.Developer)).ToList();
+        var all = rules.Near(canvas.Line).OrderBy(s => s.Code, StringComparer.Ordinal).Select(s => new Colourant(s, canvas.Line, canvas.Developer)).ToList();
         Shades = [.. all.Where(s => !s.Shade.Concentrate)];
         Concentrates = [.. all.Where(s => s.Shade.Concentrate)];
+        order = [.. Enumerable.Range(0, canvas.Spots.Count)];
+        parts = new (double, double)[order.Length];
         OnWhite = new Deposits(Shades, 0);
         OnPigment = [.. canvas.Spots.Select(s => new Deposits(Shades, s.Pigmented.Melanin))];
     }
@@ -72,27 +76,54 @@ internal sealed class MixScorer
 
     public Deposits[] OnPigment { get; }
 
+    /// <summary>Looks first where a mix costs most: what is worse than it is then found out soonest.</summary>
+    public void LookFirstWhereItCosts(in GridMix mix)
+    {
+        double[] costs = new double[order.Length];
+        var onWhite = Mix(mix, OnWhite);
+        for (int i = 0; i < costs.Length; i++)
+        {
+            var (difference, contrast) = At(i, onWhite, mix);
+            costs[i] = -difference - contrast;
+            order[i] = i;
+        }
+
+        Array.Sort(costs, order);
+    }
+
     /// <summary>Scores a mix; null as soon as it is certain that it costs more than the limit.</summary>
     public Score? Of(in GridMix mix, bool leaves, double limit)
     {
-        var spots = canvas.Spots;
-        double left = limit - Score.Cost(mix.Parts, leaves), difference = 0, contrast = 0;
+        double left = limit - Score.Cost(mix.Parts, leaves) + 1e-9, cost = 0;
         var onWhite = Mix(mix, OnWhite);
-        for (int i = 0; i < spots.Count; i++)
+        for (int n = 0; n < order.Length; n++)
         {
-            var spot = spots[i];
-            var seen = spot.See(onWhite, Mix(mix, OnPigment[i]));
-            difference += spot.Weight * canvas.Miss(seen);
-            if (difference + Canvas.Contrast * contrast > left)
+            int i = order[n];
+            parts[i] = At(i, onWhite, mix);
+            cost += parts[i].Difference + parts[i].Contrast * Canvas.Contrast;
+            if (cost > left)
             {
                 return null;
             }
+        }
 
-            contrast += spot.Weight * spot.Grey.Value * Canvas.GreyContrast(seen);
+        // Summed in the canvas's own order, so that a mix scores the same whichever way it was looked at.
+        double difference = 0, contrast = 0;
+        for (int i = 0; i < parts.Length; i++)
+        {
+            difference += parts[i].Difference;
+            contrast += parts[i].Contrast;
         }
 
         var score = new Score(difference, contrast, mix.Parts, leaves);
         return score.Objective > limit ? null : score;
+    }
+
+    private (double Difference, double Contrast) At(int i, in Pigment onWhite, in GridMix mix)
+    {
+        var spot = canvas.Spots[i];
+        var seen = spot.See(onWhite, Mix(mix, OnPigment[i]));
+        return (spot.Weight * canvas.Miss(seen), spot.Weight * spot.Grey.Value * Canvas.GreyContrast(seen));
     }
 
     /// <summary>The dye of a mix, summed as <see cref="Mixture"/> sums it, so that both agree to the last bit.</summary>

@@ -20,6 +20,8 @@ public sealed record Ideas(IReadOnlyList<Found> Mixes, int LookedAt);
 /// </summary>
 public sealed class MixSearch
 {
+    private const double StepShare = 0.21;
+
     private readonly MixScorer scorer;
     private readonly MixRules rules;
     private readonly bool leaves;
@@ -122,6 +124,9 @@ public sealed class MixSearch
             }
         }
 
+        // Good mixes early make a narrow sieve: what neighbours of the best come to is looked at first.
+        Step();
+        Step();
         Pass(canvas, -1, 0, 3);
         for (int c = 0; c < scorer.Concentrates.Length; c++)
         {
@@ -129,6 +134,46 @@ public sealed class MixSearch
             {
                 Pass(canvas, c, share, 2);
                 Pass(canvas, c, share, 3);
+            }
+        }
+    }
+
+    /// <summary>Gives a step of each of the best mixes to every other shade and concentrate in turn.</summary>
+    private void Step()
+    {
+        foreach (var (_, mix, _) in best.Take(found).ToList())
+        {
+            int[] shades = [.. Enumerable.Range(0, mix.Shades).Select(mix.Shade)];
+            for (int k = 0; k < codes.Length && mix.Shades < MixGrid.MostShades; k++)
+            {
+                if (!shades.Contains(k))
+                {
+                    int[] all = [.. shades.Append(k).Order()];
+                    Some(new GridMix(all[0], all[1], all.Length > 2 ? all[2] : -1, mix.Concentrate, []), mix);
+                }
+            }
+
+            for (int c = 0; c < scorer.Concentrates.Length && mix.Concentrate < 0; c++)
+            {
+                Some(mix with { Concentrate = c }, mix);
+            }
+        }
+
+        void Some(in GridMix mix, in GridMix of)
+        {
+            foreach (double[] shares in MixGrid.Shares(mix.Shades + (mix.Concentrate < 0 ? 0 : 1)))
+            {
+                bool near = mix.Concentrate < 0 || shares[^1] <= MixRules.MostConcentrate;
+                for (int i = 0; i < of.Shades && near; i++)
+                {
+                    int at = mix.First == of.Shade(i) ? 0 : mix.Second == of.Shade(i) ? 1 : 2;
+                    near = Math.Abs(shares[at] - of.Shares[i]) <= StepShare;
+                }
+
+                if (near)
+                {
+                    Try(mix with { Shares = shares }, Limit);
+                }
             }
         }
     }
@@ -144,7 +189,9 @@ public sealed class MixSearch
         }
 
         // Tangents touch at the best mix so far: the nearer to what is looked for, the tighter.
-        var bounds = new MixBounds(canvas, scorer, found > 0 ? best[0].Mix : new GridMix(0, -1, -1, -1, MixGrid.Shares(1)[0]));
+        var near = found > 0 ? best[0].Mix : new GridMix(0, -1, -1, -1, MixGrid.Shares(1)[0]);
+        scorer.LookFirstWhereItCosts(near);
+        var bounds = new MixBounds(canvas, scorer, near);
         var sieve = bounds.For(bounds.Of(concentrate, share), left, rules.LeastNeutral / (1 - share));
         if (!sieve.Any)
         {

@@ -141,7 +141,7 @@ public sealed class ModelTests
     public void One_level_up_with_a_blue_tone_of_half_strength_takes_the_warmth_back(int level)
     {
         var ground = Melanin.Lifted(level, Kinetics.Levels(Cream, Volume.Of(20)) * Kinetics.LiftReached(Cream.Process, Cream));
-        double depth = Melanin.Of(level + 1), held = Dye.Held(ground.Melanin, level + 1);
+        double depth = Melanin.Of(level + 1), held = Math.Min(1, ground.Melanin / depth);
         var mix = Dye.Deposit(new ShadeOf("", level + 1, Family.N), 1, ground.Melanin) + Dye.Tone(Family.AB) * (.5 * depth * (1 - Dye.ToneFill * held));
         Assert.True(Between(Melanin.Natural(level), ground with { Dye = mix * Kinetics.Taken(Cream.Process, Cream) }) < 2);
     }

@@ -1,0 +1,127 @@
+using System.Diagnostics;
+using Kitto.Core;
+using Kitto.Core.Clock;
+using Kitto.Core.Colour;
+using Kitto.Core.Contract;
+using Kitto.Core.Developer;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+
+namespace Kitto.Bench;
+
+/// <summary>Forecast and search over the largest line, timed on one thread, and the search held against the plain exhaustive one on the same heads in the same run.</summary>
+public static class ColourSpeed
+{
+    private const int Runs = 41;
+
+    private static readonly Shelf Shelf = CatalogueReader.Read(
+        Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
+
+    /// <summary>Heads that ask the search for different things: name, natural level, white in percent (temples, rest), wish, texture.</summary>
+    private static readonly (string Says, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who)[] Heads =
+    [
+        ("the example's head, 5N", 5, 80, 40, 5, "N", Core.Quantity.Who.Alone),
+        ("no white, 6AB", 5, 0, 0, 6, "AB", Core.Quantity.Who.Trained),
+        ("no white, 5N", 5, 0, 0, 5, "N", Core.Quantity.Who.Alone),
+        ("a fifth white, 6G", 6, 20, 20, 6, "G", Core.Quantity.Who.Helper),
+        ("a third white, 7C", 6, 40, 30, 7, "C", Core.Quantity.Who.Alone),
+        ("all white, 5N", 5, 100, 100, 5, "N", Core.Quantity.Who.Alone),
+        ("white, 8B", 7, 90, 70, 8, "B", Core.Quantity.Who.Helper),
+        ("dark, 3N", 2, 30, 10, 3, "N", Core.Quantity.Who.Alone),
+        ("light, 9V", 8, 10, 5, 9, "V", Core.Quantity.Who.Trained),
+    ];
+
+    public static bool Run(TextWriter to, bool exhaustive)
+    {
+        var line = Shelf.Find("lantern-cream")!;
+        to.WriteLine($"{line.Name}: {line.Shades.Count(s => !s.Concentrate)} shades and {line.Shades.Count(s => s.Concentrate)} concentrates; medians of {Runs}, one thread");
+        to.WriteLine(exhaustive ? "| head | forecast us | search ms | looked at | exhaustive ms | times faster | same |" : "| head | forecast us | search ms | looked at |");
+        to.WriteLine(exhaustive ? "|---|---|---|---|---|---|---|" : "|---|---|---|---|");
+        bool same = true;
+        if (Environment.GetEnvironmentVariable("MICRO") is not null)
+        {
+            var f = Melanin.Natural(5);
+            var t = Fibre.White.Lab;
+            for (int rep = 0; rep < 6; rep++)
+            {
+                long from = Stopwatch.GetTimestamp();
+                double acc = 0;
+                for (int i = 0; i < 100000; i++) { acc += f.Look().Y; }
+                double a = Stopwatch.GetElapsedTime(from).TotalNanoseconds / 1e5;
+                from = Stopwatch.GetTimestamp();
+                var l = f.Lab;
+                for (int i = 0; i < 100000; i++) { acc += Difference2000.Between(l with { A = l.A + i * 1e-5 }, t); }
+                double b = Stopwatch.GetElapsedTime(from).TotalNanoseconds / 1e5;
+                from = Stopwatch.GetTimestamp();
+                for (int i = 0; i < 100000; i++) { acc += Melanin.Lifted(5, 1.2 + i * 1e-6).Melanin; }
+                double c = Stopwatch.GetElapsedTime(from).TotalNanoseconds / 1e5;
+                to.WriteLine($"look {a:0} ns, dE {b:0} ns, lifted {c:0} ns {acc}");
+            }
+
+            return true;
+        }
+        foreach (var head in Heads)
+        {
+            var (canvas, rules, forecast) = Set(head, line);
+            var found = MixSearch.Best(canvas(), rules);
+            double forecastUs = Median(() => forecast()) * 1000, searchMs = Median(() => MixSearch.Best(canvas(), rules));
+            string row = $"| {head.Says} | {forecastUs:0.0} | {searchMs:0.0} | {found.LookedAt} |";
+            if (exhaustive)
+            {
+                long from = Stopwatch.GetTimestamp();
+                var all = MixSearch.BestOfAll(canvas(), rules);
+                double ms = Stopwatch.GetElapsedTime(from).TotalMilliseconds;
+                bool equal = Say(found) == Say(all);
+                same &= equal;
+                row += $" {ms:0} | {ms / searchMs:0} | {(equal ? "yes" : "NO")} |";
+            }
+
+            to.WriteLine(row);
+            foreach (var f in found.Mixes)
+            {
+                to.WriteLine($"    {string.Join(" + ", f.Parts.Select(p => $"{p.Shade} {p.Share.Value:0.###}"))}: dE {f.DeltaE:0.000} contrast {f.GreyContrast:0.0} cost {f.Objective:0.000}");
+            }
+        }
+
+        return same;
+    }
+
+    private static string Say(Ideas found) =>
+        string.Join("; ", found.Mixes.Select(f => $"{string.Join(" ", f.Parts.Select(p => $"{p.Shade}:{p.Share.Value:R}"))} {f.Objective:R}"));
+
+    private static (Func<Canvas> Canvas, MixRules Rules, Action Forecast) Set((string, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who) head, Line line)
+    {
+        var reading = CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!.Reading;
+        bool Temple(int zone) => zone is (int)Zone.LeftTemple or (int)Zone.RightTemple;
+        reading = reading with
+        {
+            Hair = reading.Hair with { NaturalLevel = Level.Of(head.Natural) },
+            Zones = [.. reading.Zones.Select((z, i) => z with { Grey = Share.Of((Temple(i) ? head.Temples : head.Others) / 100), Resistant = false })],
+        };
+        var tone = Tone.TryParse(head.Tone, out var read) ? read : throw new InvalidOperationException(head.Tone);
+        var schedule = Timing.Choose(reading, new Core.Quantity.Hands(head.Who, false, []), Service.RootTouchUp, line, head.Level, House.Default, []).Schedule;
+        var target = Dye.Look(head.Level, tone).Lab;
+        var developer = Choice.For(line, false, reading, Level.Of(head.Level), []);
+        Canvas Make() => Canvas.OfRoots(reading, line, developer, schedule, false, target, default);
+        MixPart[] mix = [new("5N", Share.Of(.5)), new("6G", Share.Of(.3)), new("0B", Share.Of(.1)), new("6C", Share.Of(.1))];
+        return (Make, new MixRules(reading.DecisiveGrey, Level.Of(head.Level)), () => Make().Look(new Mixture(line, developer, mix)));
+    }
+
+    private static double Median(Action run)
+    {
+        for (int i = 0; i < 40; i++)
+        {
+            run();
+        }
+
+        double[] times = new double[Runs];
+        for (int i = 0; i < Runs; i++)
+        {
+            long from = Stopwatch.GetTimestamp();
+            run();
+            times[i] = Stopwatch.GetElapsedTime(from).TotalMilliseconds;
+        }
+
+        return times.Order().ElementAt(Runs / 2);
+    }
+}
