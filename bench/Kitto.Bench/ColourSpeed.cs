@@ -38,28 +38,6 @@ public static class ColourSpeed
         to.WriteLine(exhaustive ? "| head | forecast us | search ms | looked at | exhaustive ms | times faster | same |" : "| head | forecast us | search ms | looked at |");
         to.WriteLine(exhaustive ? "|---|---|---|---|---|---|---|" : "|---|---|---|---|");
         bool same = true;
-        if (Environment.GetEnvironmentVariable("MICRO") is not null)
-        {
-            var f = Melanin.Natural(5);
-            var t = Fibre.White.Lab;
-            for (int rep = 0; rep < 6; rep++)
-            {
-                long from = Stopwatch.GetTimestamp();
-                double acc = 0;
-                for (int i = 0; i < 100000; i++) { acc += f.Look().Y; }
-                double a = Stopwatch.GetElapsedTime(from).TotalNanoseconds / 1e5;
-                from = Stopwatch.GetTimestamp();
-                var l = f.Lab;
-                for (int i = 0; i < 100000; i++) { acc += Difference2000.Between(l with { A = l.A + i * 1e-5 }, t); }
-                double b = Stopwatch.GetElapsedTime(from).TotalNanoseconds / 1e5;
-                from = Stopwatch.GetTimestamp();
-                for (int i = 0; i < 100000; i++) { acc += Melanin.Lifted(5, 1.2 + i * 1e-6).Melanin; }
-                double c = Stopwatch.GetElapsedTime(from).TotalNanoseconds / 1e5;
-                to.WriteLine($"look {a:0} ns, dE {b:0} ns, lifted {c:0} ns {acc}");
-            }
-
-            return true;
-        }
         foreach (var head in Heads)
         {
             var (canvas, rules, forecast) = Set(head, line);
@@ -69,7 +47,7 @@ public static class ColourSpeed
             if (exhaustive)
             {
                 long from = Stopwatch.GetTimestamp();
-                var all = MixSearch.BestOfAll(canvas(), rules);
+                var all = Exhaustive.Best(canvas(), rules);
                 double ms = Stopwatch.GetElapsedTime(from).TotalMilliseconds;
                 bool equal = Say(found) == Say(all);
                 same &= equal;
@@ -86,8 +64,9 @@ public static class ColourSpeed
         return same;
     }
 
+    /// <summary>Parts, shares and cost to nine decimals.</summary>
     private static string Say(Ideas found) =>
-        string.Join("; ", found.Mixes.Select(f => $"{string.Join(" ", f.Parts.Select(p => $"{p.Shade}:{p.Share.Value:R}"))} {f.Objective:R}"));
+        string.Join("; ", found.Mixes.Select(f => $"{string.Join(" ", f.Parts.Select(p => $"{p.Shade}:{p.Share.Value:0.0000}"))} {f.Objective:0.000000000}"));
 
     private static (Func<Canvas> Canvas, MixRules Rules, Action Forecast) Set((string, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who) head, Line line)
     {

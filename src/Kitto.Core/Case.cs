@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Outcome;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core;
@@ -73,7 +74,8 @@ public sealed record GivenFormula(string Use, IReadOnlyList<MixPart> Parts, Volu
 /// <param name="Formula">A formula to repeat or check.</param>
 /// <param name="Plan">Dates to plan back from.</param>
 /// <param name="House">The house's values.</param>
-public sealed record Case(Reading Reading, Goal Goal, string? LineId, GivenFormula? Formula, PlanWish? Plan, House House);
+/// <param name="Reports">How earlier kits came out against their forecast.</param>
+public sealed record Case(Reading Reading, Goal Goal, string? LineId, GivenFormula? Formula, PlanWish? Plan, House House, IReadOnlyList<ColourReport> Reports);
 
 /// <summary>The reason for one decision.</summary>
 /// <param name="Rule">Id of the rule.</param>

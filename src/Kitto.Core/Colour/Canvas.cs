@@ -11,12 +11,13 @@ namespace Kitto.Core.Colour;
 /// <param name="WhiteTakes">Share of a mix's dye that the white fibres have taken by the rinse.</param>
 /// <param name="PigmentTakes">The same for pigmented fibres.</param>
 /// <param name="Pigmented">The pigmented fibre as the dye meets it, after lift.</param>
-public sealed record Spot(Zone? Zone, double Weight, Share Grey, double WhiteTakes, double PigmentTakes, Fibre Pigmented)
+/// <param name="Lifts">Levels that it was lifted.</param>
+public sealed record Spot(Zone? Zone, double Weight, Share Grey, double WhiteTakes, double PigmentTakes, Fibre Pigmented, double Lifts)
 {
     internal double[] Pigment { get; } = Pigmented.Absorption();
 
-    /// <summary>The stretch as it would be without any dye.</summary>
-    public Lab Bare => See(default, default).Blend;
+    /// <summary>The stretch as it is after the lift, without any dye.</summary>
+    public Seen Bare => See(default, default);
 
     /// <summary>The light it sends back with dyes on its two kinds of fibre, uptake not yet counted.</summary>
     internal Xyz Light(in Pigment onWhite, in Pigment onPigment)
@@ -42,7 +43,11 @@ public sealed record Spot(Zone? Zone, double Weight, Share Grey, double WhiteTak
 /// <param name="Blend">The area-weighted mean of their light.</param>
 /// <param name="White">White fibres.</param>
 /// <param name="Pigmented">Pigmented fibres.</param>
-public readonly record struct Seen(Lab Blend, Lab? White, Lab? Pigmented);
+public readonly record struct Seen(Lab Blend, Lab? White, Lab? Pigmented)
+{
+    /// <summary>All of it moved by a difference.</summary>
+    public Seen Moved(Lab by) => new(Blend + by, White + by, Pigmented + by);
+}
 
 /// <summary>All that a mix meets on a head, and what is wished there. The mix itself is still open: what lift and time do is settled.</summary>
 /// <param name="Line">The line of the mix.</param>
@@ -75,7 +80,7 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
             double takes = Kinetics.Taken(contact, line) * porosity;
             double stubborn = !read.Resistant ? 1 : softened ? Kinetics.Softened : Kinetics.Resistant;
             double lifted = levels * Kinetics.LiftReached(contact, line) * Kinetics.LiftOf(zone, read);
-            spots[i] = new Spot(zone, zone.SeenWeight() / seen, read.Grey, takes * stubborn, takes, Melanin.Lifted(reading.Hair.NaturalLevel.Value, lifted));
+            spots[i] = new Spot(zone, zone.SeenWeight() / seen, read.Grey, takes * stubborn, takes, Melanin.Lifted(reading.Hair.NaturalLevel.Value, lifted), lifted);
         }
 
         Array.Sort(spots, (a, b) => a.Weight != b.Weight ? b.Weight.CompareTo(a.Weight) : a.Zone!.Value.CompareTo(b.Zone!.Value));
@@ -94,15 +99,22 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
     {
         var hair = reading.Hair;
         double takes = Kinetics.Taken(contact, line) * Kinetics.Takes(hair.Porosity) * works;
-        // Coloured lengths show one colour and have nothing to lift; virgin ones carry the white of the head.
-        bool virgin = !hair.Lengths.Coloured;
-        double grey = virgin ? reading.Included.Sum(z => z.Zone.SeenWeight() * z.Read.Grey.Value) / reading.Included.Sum(z => z.Zone.SeenWeight()) : 0;
-        var fibre = virgin
-            ? Melanin.Lifted(hair.Lengths.Level.Value, Kinetics.Levels(line, developer) * Kinetics.LiftReached(contact, line) * Kinetics.LiftOf(hair.Texture))
-            : Dye.Look(hair.Lengths.Level.Value, hair.Lengths.Tone);
-        var lengths = new Spot(null, 1, Share.Of(grey), takes, takes, fibre);
+        var today = LengthsOf(reading);
+        double lifted = hair.Lengths.Coloured ? 0 : Kinetics.Levels(line, developer) * Kinetics.LiftReached(contact, line) * Kinetics.LiftOf(hair.Texture);
+        var fibre = lifted > 0 ? Melanin.Lifted(hair.Lengths.Level.Value, lifted) : today.Pigmented;
+        var lengths = new Spot(null, 1, today.Grey, takes, takes, fibre, lifted);
         return new Canvas(line, developer, hair.Band is not { } band ? [lengths]
-            : [lengths with { Weight = .5 }, new Spot(null, .5, Share.Of(0), takes, takes, Dye.Look(band.Level.Value, band.Tone))], target, residual);
+            : [lengths with { Weight = .5 }, new Spot(null, .5, Share.Of(0), takes, takes, Dye.Look(band.Level.Value, band.Tone), 0)], target, residual);
+    }
+
+    /// <summary>The lengths as they are. Coloured ones show one colour and have nothing to lift; virgin ones carry the white of the head.</summary>
+    public static Spot LengthsOf(Reading reading)
+    {
+        var lengths = reading.Hair.Lengths;
+        var fibre = Dye.Look(lengths.Level.Value, lengths.Coloured ? lengths.Tone : Tone.Neutral);
+        double seen = reading.Included.Sum(z => z.Zone.SeenWeight());
+        double grey = lengths.Coloured ? 0 : reading.Included.Sum(z => z.Zone.SeenWeight() * z.Read.Grey.Value) / seen;
+        return new Spot(null, 1, Share.Of(grey), 1, 1, fibre, 0);
     }
 
     /// <summary>What a mix makes of every spot.</summary>

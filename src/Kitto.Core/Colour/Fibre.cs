@@ -20,6 +20,9 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     /// <summary>The factor of the square-root law.</summary>
     public const double Law = 5.9;
 
+    /// <summary>How softly the residue stops absorbing, nm (ours).</summary>
+    internal const double ResidueEdgeNm = 20;
+
     private const double Ln2 = 0.693147180559945286;
 
     /// <summary>Added to a whole number, it leaves that number in the lowest bits.</summary>
@@ -34,6 +37,9 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     /// <summary>Eumelanin, (550/l)^3.33 (Donner and Jensen 2006, from memory).</summary>
     internal static readonly double[] Depth = Light.PerBand(nm => Math.Pow(550 / nm, 3.33));
 
+    /// <summary>The rise of the residue's edge, before it is put in its place.</summary>
+    private static readonly double[] Rise = Light.PerBand(nm => Math.Exp(nm / ResidueEdgeNm));
+
     internal static readonly double[] Green = Band(655, 45), Blue = Band(605, 40), Violet = Band(570, 35), Red = Band(520, 38), Copper = Band(480, 35), Gold = Band(445, 32);
 
     /// <summary>What it looks like.</summary>
@@ -47,11 +53,11 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     {
         double[] sigma = new double[Light.Width];
         var pigment = Dye + Pigment.OfDepth(Melanin);
+        double cut = Math.Exp(-CutNm / ResidueEdgeNm);
         for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
         {
-            var warm = Residue == 0 ? Vector512<double>.Zero
-                : Vector512.Create(Residue) / (Vector512<double>.One + Vector512.Exp((At(Light.Wavelengths, i) - Vector512.Create(CutNm)) / 20));
-            (Sum(Keratin, pigment, i) + warm).CopyTo(sigma, i);
+            var sum = Sum(Keratin, pigment, i);
+            (Residue == 0 ? sum : sum + Vector512.Create(Residue) / Vector512.MultiplyAddEstimate(At(Rise, i), Vector512.Create(cut), Vector512<double>.One)).CopyTo(sigma, i);
         }
 
         return sigma;
@@ -72,16 +78,19 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
         return new Xyz(Lit(Vector512.Sum(x), Light.White.X), Lit(Vector512.Sum(y), Light.White.Y), Lit(Vector512.Sum(z), Light.White.Z));
     }
 
-    /// <summary>The luminance alone, with so much more melanin.</summary>
-    internal static double Luminance(double[] absorption, double melanin)
+    /// <summary>The luminance alone with so much more melanin, less the surface's own, and how fast it falls as the square root of that melanin grows.</summary>
+    internal static (double Luminance, double Slope) Darkened(double[] absorption, double root)
     {
-        var y = Vector512<double>.Zero;
+        Vector512<double> y = Vector512<double>.Zero, fall = y;
         for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
         {
-            y += Passed(At(absorption, i) + melanin * At(Depth, i)) * At(Light.Y, i);
+            var sigma = Vector512.MultiplyAddEstimate(At(Depth, i), Vector512.Create(root * root), At(absorption, i));
+            var lit = Passed(sigma) * At(Light.Y, i);
+            y += lit;
+            fall += lit * At(Depth, i) / Vector512.Sqrt(sigma + Vector512.Create(1e-300));
         }
 
-        return Lit(Vector512.Sum(y), Light.White.Y);
+        return ((1 - Surface) * Vector512.Sum(y), -Law * root * (1 - Surface) * Vector512.Sum(fall));
     }
 
     /// <summary>What comes back out of the hair, before the surface adds its own: exp(-5.9 sqrt(sigma)).</summary>
@@ -89,7 +98,7 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     private static Vector512<double> Passed(Vector512<double> sigma)
     {
         // The exponential by its series about the nearest power of two; the powers are made in the exponent's bits. Good to 1e-13, and faster than the library's.
-        var x = Vector512.Max(Vector512.Sqrt(sigma) * -Law, Vector512.Create(-700.0));
+        var x = Vector512.MaxNative(Vector512.Sqrt(sigma) * -Law, Vector512.Create(-700.0));
         var k = Vector512.Round(x * Vector512.Create(1 / Ln2));
         var r = Vector512.MultiplyAddEstimate(k, Vector512.Create(-Ln2), x);
         var sum = Vector512.MultiplyAddEstimate(Vector512.Create(1 / 39916800.0), r, Vector512.Create(1 / 3628800.0));
@@ -114,10 +123,13 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
     private static Vector512<double> Sum(double[] absorption, in Pigment dye, int i)
     {
-        var sigma = At(absorption, i) + dye.Depth * At(Depth, i);
-        sigma += dye.Green * At(Green, i) + dye.Blue * At(Blue, i);
-        sigma += dye.Violet * At(Violet, i) + dye.Red * At(Red, i);
-        return sigma + dye.Copper * At(Copper, i) + dye.Gold * At(Gold, i);
+        var one = Vector512.MultiplyAddEstimate(At(Depth, i), Vector512.Create(dye.Depth), At(absorption, i));
+        var two = Vector512.MultiplyAddEstimate(At(Blue, i), Vector512.Create(dye.Blue), At(Green, i) * dye.Green);
+        one = Vector512.MultiplyAddEstimate(At(Violet, i), Vector512.Create(dye.Violet), one);
+        two = Vector512.MultiplyAddEstimate(At(Red, i), Vector512.Create(dye.Red), two);
+        one = Vector512.MultiplyAddEstimate(At(Copper, i), Vector512.Create(dye.Copper), one);
+        two = Vector512.MultiplyAddEstimate(At(Gold, i), Vector512.Create(dye.Gold), two);
+        return one + two;
     }
 
     /// <summary>An absorption with a dye in it, band by band.</summary>

@@ -26,9 +26,6 @@ public static class Light
         0.821 * Lobe(nm, 568.8, 46.9, 40.5) + 0.286 * Lobe(nm, 530.9, 16.3, 31.1),
         1.217 * Lobe(nm, 437.0, 11.8, 36.0) + 0.681 * Lobe(nm, 459.0, 26.0, 13.8));
 
-    /// <summary>Wavelengths, padded.</summary>
-    internal static readonly double[] Wavelengths = PerBand(nm => nm);
-
     /// <summary>Per band: observer times daylight, scaled so that a perfect reflector has Y = 1.</summary>
     internal static readonly double[] X = Weights(o => o.X), Y = Weights(o => o.Y), Z = Weights(o => o.Z);
 

@@ -34,8 +34,8 @@ public static class Melanin
         double reached = Math.Min(12, level + lifted);
         double at = Math.Clamp(reached, 3, 10) - 3;
         var warm = new Fibre(0, Between(Warm, at) * Math.Min(1, lifted / WholeResidue), Between(Cut, at), default);
-        double near = Of(reached) - warm.Residue / (1 + Math.Exp((555 - warm.CutNm) / 20));
-        return warm with { Melanin = Match(warm, Fibre.Luminance(Fibre.Keratin, Of(reached)), Math.Max(1e-4, near)) };
+        double natural = Of(reached), near = natural - warm.Residue / (1 + Math.Exp((555 - warm.CutNm) / Fibre.ResidueEdgeNm));
+        return warm with { Melanin = Match(warm, Fibre.Darkened(Fibre.Keratin, Math.Sqrt(natural)).Luminance, Math.Max(1e-4, near)) };
     }
 
     private static double[] Solve()
@@ -43,7 +43,7 @@ public static class Melanin
         double[] ln = new double[12];
         for (int i = 0; i < 10; i++)
         {
-            ln[i] = Math.Log(Match(Fibre.White, Math.Pow((Ladder[i] + 16) / 116, 3), 10 * Math.Exp(-.55 * i)));
+            ln[i] = Math.Log(Match(Fibre.White, Math.Pow((Ladder[i] + 16) / 116, 3) - Fibre.Surface, 10 * Math.Exp(-.55 * i)));
         }
 
         ln[10] = 2 * ln[9] - ln[8];
@@ -51,26 +51,24 @@ public static class Melanin
         return ln;
     }
 
-    /// <summary>The melanin that brings a fibre to a luminance: secant steps on the square root, in which what lies above the surface's own light is nearly exponential.</summary>
+    /// <summary>The melanin that brings a fibre to a luminance, the surface's own left out: by Newton on the square root, in which its logarithm is nearly straight.</summary>
     private static double Match(Fibre fibre, double luminance, double guess)
     {
         double[] without = fibre.Absorption();
-        double wanted = luminance - Fibre.Surface;
-        double Miss(double root) => Math.Log((Fibre.Luminance(without, root * root) - Fibre.Surface) / wanted);
-        double before = Math.Sqrt(guess), missBefore = Miss(before);
-        double now = Math.Max(1e-6, before + missBefore / Fibre.Law);
+        double root = Math.Sqrt(guess);
         for (int i = 0; i < 60; i++)
         {
-            double miss = Miss(now);
-            if (Math.Abs(miss) < 1e-11 || miss == missBefore)
+            var (now, slope) = Fibre.Darkened(without, root);
+            double miss = Math.Log(now / luminance);
+            root = Math.Max(1e-6, root - miss * now / slope);
+            // What a step of Newton leaves is about the square of what it found.
+            if (Math.Abs(miss) < 1e-6)
             {
                 break;
             }
-
-            (before, now, missBefore) = (now, Math.Max(1e-6, now - miss * (now - before) / (miss - missBefore)), miss);
         }
 
-        return now * now;
+        return root * root;
     }
 
     private static double Between(double[] table, double at)

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Kitto.Core.Clock;
+using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;
@@ -76,8 +77,9 @@ public static class CaseReader
             }
         }
 
+        var reports = root.Objects("reports", 50).Select(ReadReport).ToList();
         root.Done();
-        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last), goal!, line, formula, plan, house);
+        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last), goal!, line, formula, plan, house, reports);
     }
 
     private static ObjectReader? Needed(ObjectReader root, string name, string range)
@@ -125,6 +127,34 @@ public static class CaseReader
         var last = new LastTime(r.Whole("daysAgo", 0, 3650), formula, result);
         r.Done();
         return last;
+    }
+
+    private static ColourReport ReadReport(ObjectReader r)
+    {
+        var report = new ColourReport(
+            r.Require("daysAgo", r.Whole("daysAgo", 0, 3650), "0 to 3650"), ReadLab(r, "forecast"), ReadLab(r, "wish"),
+            r.OneOf<Depth>("depth") ?? Depth.Right, r.OneOf<ToneOutcome>("tone") ?? ToneOutcome.Right);
+        r.Done();
+        return report;
+    }
+
+    /// <summary>A colour as [L*, a*, b*].</summary>
+    private static Lab ReadLab(ObjectReader r, string name)
+    {
+        const string Range = "three numbers: L* 0 to 100, a* and b* -128 to 128";
+        var list = r.List(name, 3);
+        double[] read = [.. (list ?? []).Select(n => n.ValueKind == JsonValueKind.Number && n.TryGetDouble(out double v) ? v : double.NaN)];
+        if (read.Length == 3 && read[0] is >= 0 and <= 100 && read.Skip(1).All(v => Math.Abs(v) <= 128))
+        {
+            return new Lab(read[0], read[1], read[2]);
+        }
+
+        if (list is not null || !r.Has(name))
+        {
+            r.Fail(name, list is null ? "is needed" : "is not a colour", Range);
+        }
+
+        return default;
     }
 
     private static GivenFormula? ReadFormula(ObjectReader r)

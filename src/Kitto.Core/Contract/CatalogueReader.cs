@@ -33,6 +33,12 @@ public static class CatalogueReader
 
             return shade;
         }).OfType<ShadeOf>().ToList();
+        string[] gone = [.. (r.List("outOfStock", 500) ?? []).Select(s => s.ValueKind == JsonValueKind.String ? s.GetString()! : "")];
+        foreach (string code in gone.Where(code => shades.All(s => s.Code != code)))
+        {
+            r.Fail("outOfStock", $"names \"{code}\", which the line does not have", "codes of its shades");
+        }
+
         var developers = new List<Stocked>();
         foreach (var d in r.Objects("developers", 10))
         {
@@ -45,7 +51,7 @@ public static class CatalogueReader
             r.Require("thickness", r.OneOf<Thickness>("thickness"), "cream, gel, liquid"), r.Require("developerPerColour", r.Number("developerPerColour", .5, 3), "0.5 to 3"),
             r.Number("lengthsDeveloperPerColour", .5, 3), developers, Core.Minutes.Of(Minutes("processMinutes")), Core.Minutes.Of(Minutes("processMin")),
             Core.Minutes.Of(Minutes("processMax")), Core.Minutes.Of(Minutes("workingLifeMinutes")), Core.Minutes.Of(Minutes("longestContactMinutes")),
-            Grams.Of(r.Require("tubeGrams", r.Number("tubeGrams", 1, 2000), "1 to 2000")), shades);
+            Grams.Of(r.Require("tubeGrams", r.Number("tubeGrams", 1, 2000), "1 to 2000")), shades, gone);
         r.Done();
         if (line.Shades.Count == 0 || line.Developers.Count == 0 || line.Id.Length == 0)
         {

@@ -59,6 +59,11 @@ public static class SalonOnly
             yield return Salon("SV4", $"Her lengths are coloured and at level {hair.Lengths.Level}. Colour cannot make coloured hair lighter; level {target.LengthsLevel} on them is salon work.");
         }
 
+        if (onLengths && hair.Lengths is { Bright: true, Level.Value: < 9 } bright && target.LengthsLevel.LighterThan(bright.Level) >= 1)
+        {
+            yield return Salon("SH9", $"Lightened hair at level {bright.Level} is still {MixWords.Undertone(bright.Level.Value)}; it cannot be glossed to a pale level {target.LengthsLevel}, and more violet is not the answer. Tone it at its own level and be content there, or lift more in the salon.");
+        }
+
         if (target.Tone.Families.Contains(Family.R) && lift > TwentyVolumeLift && line.Kind != LineKind.Lightener)
         {
             yield return Salon("SH12", $"A red {lift:0.#} levels lighter than her own wants pushing with strong developer: only in the salon.");

@@ -149,11 +149,15 @@ public sealed record Stocked(Volume Volume, bool ChairOnly);
 /// <param name="LongestContact">Longest time anywhere on the head (TM8).</param>
 /// <param name="Tube">Grams in one tube.</param>
 /// <param name="Shades">Its shades.</param>
+/// <param name="Out">Codes that are out of stock: no mix is searched among them.</param>
 public sealed record Line(
     string Id, string Name, LineKind Kind, Thickness Thickness, double DeveloperPerColour, double? LengthsDeveloperPerColour,
     IReadOnlyList<Stocked> Developers, Minutes Process, Minutes ProcessMin, Minutes ProcessMax, Minutes WorkingLife, Minutes LongestContact,
-    Grams Tube, IReadOnlyList<ShadeOf> Shades)
+    Grams Tube, IReadOnlyList<ShadeOf> Shades, IReadOnlyList<string> Out)
 {
+    /// <summary>The shades that are on the shelf.</summary>
+    public IReadOnlyList<ShadeOf> InStock => Out.Count == 0 ? Shades : [.. Shades.Where(s => !Out.Contains(s.Code))];
+
     /// <summary>Whether it is a permanent colour, high-lift included.</summary>
     public bool IsPermanent => Kind is LineKind.Permanent or LineKind.HighLift;
 
@@ -194,6 +198,8 @@ public sealed record Shelf(IReadOnlyList<Line> Lines)
             Service.RootShadow => house.School("TM10") == "permanent" ? "lantern-cream" : "halyard-demi",
             Service.Gloss => house.School("DV5") == "permanentLow" ? "lantern-cream" : CompanionGloss,
             Service.BaseLift => "lantern-lift",
+            // A soft wish, where the house blends and no line is named (SV7).
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.School("SV7") == "blend" => "halyard-demi",
             Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss => "lantern-cream",
             _ => throw new InvalidOperationException("unknown service"),
         };

@@ -30,6 +30,7 @@ internal sealed class MixBounds
     {
         this.canvas = canvas;
         this.scorer = scorer;
+        Near = near;
         places = MostAlike(canvas.Spots);
         spots = [.. places.Select(i => canvas.Spots[i])];
         double[] weights = [.. spots.Select(s => s.Weight)];
@@ -45,6 +46,9 @@ internal sealed class MixBounds
             tangents[i] = Touch(spots[i], onWhite, scorer.Mix(near, scorer.OnPigment[places[i]]));
         }
     }
+
+    /// <summary>Where the tangents touch.</summary>
+    public GridMix Near { get; }
 
     /// <summary>The spots whose hair is most alike, by weight: one mix cannot be right on some of them and far off on others.</summary>
     private static int[] MostAlike(IReadOnlyList<Spot> spots) =>

@@ -11,6 +11,9 @@ public sealed record MixRules(Share Grey, Level Wish)
     /// <summary>A concentrate is an addition, never the body of a mix: at most this share (ours; SH6 and OU2 ask for about a tenth).</summary>
     public const double MostConcentrate = 0.25;
 
+    /// <summary>A mix holds at most so much clear: equal parts are what is practised (SH10), and clear alone is no colour (ours).</summary>
+    public const double MostClear = 0.5;
+
     /// <summary>How much red (copper where light) keeps an ash brown on white hair (SH6).</summary>
     public const double RedAgainstGreen = 0.1;
 
@@ -42,19 +45,19 @@ public sealed record MixRules(Share Grey, Level Wish)
     public bool StaysBrown(in MixSums mix) => !AshShows || mix.Cool <= 1e-9 || mix.Warm >= RedAgainstGreen - 1e-9;
 
     /// <summary>Whether a mix keeps every rule.</summary>
-    public bool Allow(in MixSums mix) => mix.Deepest + LevelsApart >= mix.Lightest && Covers(mix) && StaysBrown(mix);
+    public bool Allow(in MixSums mix) => mix.Deepest + LevelsApart >= mix.Lightest && mix.Clear <= MostClear + 1e-9 && Covers(mix) && StaysBrown(mix);
 
     /// <summary>The shades of a line that a mix may be made of: those near the wish, or the nearest the line has; all of a high-lift line, whose shades have no level of their own.</summary>
     public IReadOnlyList<ShadeOf> Near(Line line)
     {
         if (line.Kind == LineKind.HighLift)
         {
-            return line.Shades;
+            return line.InStock;
         }
 
         double Away(ShadeOf s) => Math.Abs(s.Level - Wish.Value);
-        double reach = Math.Max(LevelsApart, line.Shades.Where(s => s.Level > 0).Select(Away).DefaultIfEmpty(0).Min());
-        return [.. line.Shades.Where(s => s.Level == 0 || Away(s) <= reach)];
+        double reach = Math.Max(LevelsApart, line.InStock.Where(s => s.Level > 0).Select(Away).DefaultIfEmpty(0).Min());
+        return [.. line.InStock.Where(s => s.Level == 0 || Away(s) <= reach)];
     }
 }
 
@@ -63,9 +66,10 @@ public sealed record MixRules(Share Grey, Level Wish)
 /// <param name="Extra">Share of extra-cover shades.</param>
 /// <param name="Cool">Share of ash, as shade or concentrate.</param>
 /// <param name="Warm">Share of red and copper, as shade or concentrate.</param>
+/// <param name="Clear">Share of clear.</param>
 /// <param name="Deepest">Level of the deepest shade; 0 where none has one.</param>
 /// <param name="Lightest">Level of the lightest shade.</param>
-public readonly record struct MixSums(double Neutral, double Extra, double Cool, double Warm, int Deepest, int Lightest)
+public readonly record struct MixSums(double Neutral, double Extra, double Cool, double Warm, double Clear, int Deepest, int Lightest)
 {
     /// <summary>Sums of a mix; codes that are no shade count as nothing.</summary>
     public static MixSums Of(IEnumerable<MixPart> parts) => parts.Aggregate(default(MixSums), (sum, p) => ShadeOf.Parse(p.Shade) is { } shade ? sum.With(shade, p.Share.Value) : sum);
@@ -83,6 +87,7 @@ public readonly record struct MixSums(double Neutral, double Extra, double Cool,
         Family.NN => this with { Neutral = Neutral + share, Extra = Extra + share },
         Family.AG or Family.AB => this with { Cool = Cool + share },
         Family.R or Family.C => this with { Warm = Warm + share },
+        null => this with { Clear = Clear + share },
         _ => this,
     };
 }

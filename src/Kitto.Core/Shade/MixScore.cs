@@ -39,6 +39,7 @@ internal readonly record struct Score(double DeltaE, double GreyContrast, int Pa
 internal sealed class MixScorer
 {
     private readonly Canvas canvas;
+    private readonly MixSums[] sums;
     private readonly int[] order;
     private readonly (double Difference, double Contrast)[] parts;
 
@@ -48,6 +49,7 @@ internal sealed class MixScorer
         var all = rules.Near(canvas.Line).OrderBy(s => s.Code, StringComparer.Ordinal).Select(s => new Colourant(s, canvas.Line, canvas.Developer)).ToList();
         Shades = [.. all.Where(s => !s.Shade.Concentrate)];
         Concentrates = [.. all.Where(s => s.Shade.Concentrate)];
+        sums = [.. Shades.Concat(Concentrates).Select(s => default(MixSums).With(s.Shade, 1))];
         order = [.. Enumerable.Range(0, canvas.Spots.Count)];
         parts = new (double, double)[order.Length];
         OnWhite = new Deposits(Shades, 0);
@@ -145,13 +147,22 @@ internal sealed class MixScorer
 
     public MixSums Sums(in GridMix mix)
     {
-        var sums = default(MixSums);
-        for (int i = 0; i < mix.Shades; i++)
+        double neutral = 0, extra = 0, cool = 0, warm = 0, clear = 0;
+        int deepest = int.MaxValue, lightest = 0;
+        for (int i = 0; i < mix.Parts; i++)
         {
-            sums = sums.With(Shades[mix.Shade(i)].Shade, mix.Shares[i]);
+            ref readonly var one = ref sums[i < mix.Shades ? mix.Shade(i) : Shades.Length + mix.Concentrate];
+            double share = mix.Shares[i];
+            neutral += one.Neutral * share;
+            extra += one.Extra * share;
+            cool += one.Cool * share;
+            warm += one.Warm * share;
+            clear += one.Clear * share;
+            deepest = one.Deepest > 0 && one.Deepest < deepest ? one.Deepest : deepest;
+            lightest = Math.Max(lightest, one.Lightest);
         }
 
-        return mix.Concentrate < 0 ? sums : sums.With(Concentrates[mix.Concentrate].Shade, mix.Shares[^1]);
+        return new MixSums(neutral, extra, cool, warm, clear, deepest == int.MaxValue ? 0 : deepest, lightest);
     }
 
     /// <summary>The families of a mix, which make it one idea among others.</summary>

@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using Kitto.Core.Colour;
 
 namespace Kitto.Core.Shade;
@@ -11,8 +12,9 @@ public sealed record Found(IReadOnlyList<MixPart> Parts, double DeltaE, double G
 
 /// <summary>What a search came to.</summary>
 /// <param name="Mixes">The best mix of each idea, best first.</param>
+/// <param name="Simplest">The best single shade that keeps the rules; null where none does.</param>
 /// <param name="LookedAt">How many mixes were looked at; the others could be dismissed unseen.</param>
-public sealed record Ideas(IReadOnlyList<Found> Mixes, int LookedAt);
+public sealed record Ideas(IReadOnlyList<Found> Mixes, Found? Simplest, int LookedAt);
 
 /// <summary>
 /// Finds the best mixes of up to three shades of a line and one concentrate, in quarters, thirds and tenths (SH7): the true best over that grid.
@@ -20,15 +22,22 @@ public sealed record Ideas(IReadOnlyList<Found> Mixes, int LookedAt);
 /// </summary>
 public sealed class MixSearch
 {
-    private const double StepShare = 0.21;
+    private const double FirstBar = 1.4, Raise = 1.4, LastBar = 12;
+
+    /// <summary>Shares that a concentrate can have beside two shades or more, or beside one.</summary>
+    private static readonly double[] Concentrated = [.. Enumerable.Range(2, 3).SelectMany(MixGrid.Shares).Select(s => s[^1]).Where(s => s <= MixRules.MostConcentrate).Distinct().Order()];
 
     private readonly MixScorer scorer;
     private readonly MixRules rules;
     private readonly bool leaves;
-    private readonly (int Families, GridMix Mix, Score Score)[] best;
+    private readonly BestMixes best;
     private readonly string[] codes;
     private readonly int[] levels;
-    private int found;
+    private readonly Dictionary<(int Concentrate, double Share), Features> features = [];
+    private Glance? glance;
+    private MixBounds? bounds;
+    private Found? simplest;
+    private readonly Dictionary<GridMix, float> glances = [];
 
     private MixSearch(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right, int ideas)
     {
@@ -36,14 +45,12 @@ public sealed class MixSearch
         this.rules = rules;
         leaves = right is not null;
         Right = right;
-        best = new (int, GridMix, Score)[ideas];
+        best = new BestMixes(scorer, ideas);
         codes = [.. scorer.Shades.Select(s => s.Shade.Code)];
         levels = [.. scorer.Shades.Select(s => s.Shade.Level)];
     }
 
     private IReadOnlyList<MixPart>? Right { get; }
-
-    private int lookedAt;
 
     /// <summary>The best ideas, best first.</summary>
     /// <param name="canvas">What the mix meets, and the wish. Its line has shades with depth.</param>
@@ -54,156 +61,105 @@ public sealed class MixSearch
     {
         var search = new MixSearch(canvas, rules, right, ideas);
         search.Run(canvas);
-        return search.Result();
-    }
-
-    /// <summary>The same by looking at every mix of the grid: slow, kept to check the search against.</summary>
-    public static Ideas BestOfAll(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right = null, int ideas = 4)
-    {
-        var search = new MixSearch(canvas, rules, right, ideas);
-        search.Every((in GridMix mix) => search.Try(mix, double.MaxValue));
-        return search.Result();
-    }
-
-    private Ideas Result() =>
-        new([.. best.Take(found).Select(b => new Found(scorer.Parts(b.Mix), b.Score.DeltaE, b.Score.GreyContrast, b.Score.Objective))], lookedAt);
-
-    private delegate void Visit(in GridMix mix);
-
-    private void Every(Visit visit)
-    {
-        int n = scorer.Shades.Length;
-        for (int c = -1; c < scorer.Concentrates.Length; c++)
-        {
-            int more = c < 0 ? 0 : 1;
-            for (int i = 0; i < n; i++)
-            {
-                Each(new GridMix(i, -1, -1, c, []), 1 + more);
-                for (int j = i + 1; j < n; j++)
-                {
-                    Each(new GridMix(i, j, -1, c, []), 2 + more);
-                    for (int k = j + 1; k < n; k++)
-                    {
-                        Each(new GridMix(i, j, k, c, []), 3 + more);
-                    }
-                }
-            }
-        }
-
-        void Each(in GridMix mix, int parts)
-        {
-            foreach (double[] shares in MixGrid.Shares(parts))
-            {
-                if (mix.Concentrate < 0 || shares[^1] <= MixRules.MostConcentrate)
-                {
-                    visit(mix with { Shares = shares });
-                }
-            }
-        }
+        return new Ideas(search.best.Found(), search.simplest, search.glances.Count);
     }
 
     /// <summary>The worst that still gets in.</summary>
-    private double Limit => found < best.Length ? double.MaxValue : best[^1].Score.Objective;
+    private double Limit => best.Limit;
 
+    /// <summary>
+    /// Looks for mixes up to a bar first, and raises it until enough were found below it: a narrow sieve passes so little that the rounds before the last cost next to nothing.
+    /// </summary>
     private void Run(Canvas canvas)
     {
-        for (int i = 0; i < codes.Length; i++)
-        {
-            Try(new GridMix(i, -1, -1, -1, MixGrid.Shares(1)[0]), Limit);
-        }
-
-        Pass(canvas, -1, 0, 2);
-        for (int c = 0; c < scorer.Concentrates.Length; c++)
+        glance = new Glance(canvas, scorer);
+        foreach (double[] shares in MixGrid.Shares(1))
         {
             for (int i = 0; i < codes.Length; i++)
             {
-                foreach (double[] shares in MixGrid.Shares(2).Where(s => s[^1] <= MixRules.MostConcentrate))
+                var mix = new GridMix(i, -1, -1, -1, shares);
+                Try(mix, Limit);
+                if (rules.Allow(scorer.Sums(mix)) && scorer.Of(mix, leaves && !IsRight(mix), simplest?.Objective ?? double.MaxValue) is { } score && score.Objective < (simplest?.Objective ?? double.MaxValue))
                 {
-                    Try(new GridMix(i, -1, -1, c, shares), Limit);
+                    simplest = new Found(scorer.Parts(mix), score.DeltaE, score.GreyContrast, score.Objective);
                 }
             }
         }
 
-        // Good mixes early make a narrow sieve: what neighbours of the best come to is looked at first.
-        Step();
-        Step();
-        Pass(canvas, -1, 0, 3);
-        for (int c = 0; c < scorer.Concentrates.Length; c++)
+        for (double bar = FirstBar; ; bar = bar > LastBar ? double.MaxValue : bar * Raise)
         {
-            foreach (double share in MixGrid.Shares(3).Concat(MixGrid.Shares(4)).Select(s => s[^1]).Where(s => s <= MixRules.MostConcentrate).Distinct().Order())
+            Round(canvas, bar);
+            if (Limit <= bar)
             {
-                Pass(canvas, c, share, 2);
-                Pass(canvas, c, share, 3);
+                return;
             }
         }
     }
 
-    /// <summary>Gives a step of each of the best mixes to every other shade and concentrate in turn.</summary>
-    private void Step()
+    /// <summary>Finds every mix of several parts that costs no more than the bar, or than the worst idea.</summary>
+    private void Round(Canvas canvas, double bar)
     {
-        foreach (var (_, mix, _) in best.Take(found).ToList())
+        for (int c = -1; c < scorer.Concentrates.Length; c++)
         {
-            int[] shades = [.. Enumerable.Range(0, mix.Shades).Select(mix.Shade)];
-            for (int k = 0; k < codes.Length && mix.Shades < MixGrid.MostShades; k++)
+            foreach (double share in c < 0 ? [0] : Concentrated)
             {
-                if (!shades.Contains(k))
+                if (c >= 0)
                 {
-                    int[] all = [.. shades.Append(k).Order()];
-                    Some(new GridMix(all[0], all[1], all.Length > 2 ? all[2] : -1, mix.Concentrate, []), mix);
+                    Singles(c, share, bar);
                 }
-            }
 
-            for (int c = 0; c < scorer.Concentrates.Length && mix.Concentrate < 0; c++)
-            {
-                Some(mix with { Concentrate = c }, mix);
+                if (Math.Min(Limit, bar) > Score.Cost(c < 0 ? 2 : 3, leaves))
+                {
+                    // Tangents touch at the best mix so far: the nearer to what is looked for, the tighter.
+                    var near = best.First ?? new GridMix(0, -1, -1, -1, MixGrid.Shares(1)[0]);
+                    if (bounds is null || bounds.Near != near)
+                    {
+                        bounds = new MixBounds(canvas, scorer, near);
+                        features.Clear();
+                        scorer.LookFirstWhereItCosts(near);
+                    }
+
+                    if (!features.TryGetValue((c, share), out var of))
+                    {
+                        features[(c, share)] = of = bounds.Of(c, share);
+                    }
+
+                    Pass(bounds, of, bar, c, share, 2);
+                    Pass(bounds, of, bar, c, share, 3);
+                }
             }
         }
+    }
 
-        void Some(in GridMix mix, in GridMix of)
+    private void Singles(int concentrate, double share, double bar)
+    {
+        for (int i = 0; i < codes.Length; i++)
         {
-            foreach (double[] shares in MixGrid.Shares(mix.Shades + (mix.Concentrate < 0 ? 0 : 1)))
+            foreach (double[] shares in MixGrid.Shares(2).Where(s => s[^1] == share))
             {
-                bool near = mix.Concentrate < 0 || shares[^1] <= MixRules.MostConcentrate;
-                for (int i = 0; i < of.Shades && near; i++)
-                {
-                    int at = mix.First == of.Shade(i) ? 0 : mix.Second == of.Shade(i) ? 1 : 2;
-                    near = Math.Abs(shares[at] - of.Shares[i]) <= StepShare;
-                }
-
-                if (near)
-                {
-                    Try(mix with { Shares = shares }, Limit);
-                }
+                Try(new GridMix(i, -1, -1, concentrate, shares), Math.Min(Limit, bar));
             }
         }
     }
 
     /// <summary>Every mix of two or three shades, with so much concentrate beside it, that the bounds let through.</summary>
-    private void Pass(Canvas canvas, int concentrate, double share, int shades)
+    private void Pass(MixBounds bounds, Features features, double bar, int concentrate, double share, int shades)
     {
         int parts = shades + (concentrate < 0 ? 0 : 1);
-        double left = Limit - Score.Cost(parts, leaves);
-        if (left <= 0)
-        {
-            return;
-        }
-
-        // Tangents touch at the best mix so far: the nearer to what is looked for, the tighter.
-        var near = found > 0 ? best[0].Mix : new GridMix(0, -1, -1, -1, MixGrid.Shares(1)[0]);
-        scorer.LookFirstWhereItCosts(near);
-        var bounds = new MixBounds(canvas, scorer, near);
-        var sieve = bounds.For(bounds.Of(concentrate, share), left, rules.LeastNeutral / (1 - share));
-        if (!sieve.Any)
+        double left = Math.Min(Limit, bar) - Score.Cost(parts, leaves);
+        var sieve = left <= 0 ? null : bounds.For(features, left, rules.LeastNeutral / (1 - share));
+        if (sieve is not { Any: true })
         {
             return;
         }
 
         Span<int> passed = stackalloc int[codes.Length];
-        Span<float> none = stackalloc float[sieve.Conditions], one = stackalloc float[sieve.Conditions], two = stackalloc float[sieve.Conditions];
+        Span<float> none = stackalloc float[sieve.Width], one = stackalloc float[sieve.Width], two = stackalloc float[sieve.Width];
         none.Clear();
-        foreach (double[] shares in MixGrid.Shares(parts).Where(s => concentrate < 0 || s[^1] == share))
+        double whole = 1 - share;
+        foreach (var (shares, orders) in MixGrid.Sorted(shades, concentrate < 0 ? null : share))
         {
-            double whole = 1 - share;
+            // The largest share first: where it fits nothing, nothing smaller can help.
             float a = (float)(shares[0] / whole), b = (float)(shares[1] / whole), c = shades == 3 ? (float)(shares[2] / whole) : 0;
             for (int i = 0; i < codes.Length; i++)
             {
@@ -214,30 +170,55 @@ public sealed class MixSearch
 
                 if (shades == 2)
                 {
-                    int count = sieve.Pass(one, b, i + 1, passed);
+                    int count = sieve.Pass(one, b, shares[1] == shares[0] ? i + 1 : 0, passed);
                     for (int p = 0; p < count; p++)
                     {
-                        Try(new GridMix(i, passed[p], -1, concentrate, shares), Limit);
+                        if (passed[p] != i)
+                        {
+                            Try(InOrder(orders, concentrate, i, passed[p]), Math.Min(Limit, bar));
+                        }
                     }
 
                     continue;
                 }
 
-                for (int j = i + 1; j < codes.Length - 1; j++)
+                for (int j = shares[1] == shares[0] ? i + 1 : 0; j < codes.Length; j++)
                 {
-                    if (Math.Abs(levels[i] - levels[j]) > MixRules.LevelsApart && levels[i] * levels[j] > 0 || !sieve.Add(one, j, b, c, two))
+                    if (j == i || Math.Abs(levels[i] - levels[j]) > MixRules.LevelsApart && levels[i] * levels[j] > 0 || !sieve.Add(one, j, b, c, two))
                     {
                         continue;
                     }
 
-                    int count = sieve.Pass(two, c, j + 1, passed);
+                    int count = sieve.Pass(two, c, shares[2] == shares[1] ? j + 1 : 0, passed);
                     for (int p = 0; p < count; p++)
                     {
-                        Try(new GridMix(i, j, passed[p], concentrate, shares), Limit);
+                        if (passed[p] != i && passed[p] != j)
+                        {
+                            Try(InOrder(orders, concentrate, i, j, passed[p]), Math.Min(Limit, bar));
+                        }
                     }
                 }
             }
         }
+    }
+
+    private static GridMix InOrder(double[][] orders, int concentrate, int one, int two) =>
+        one < two ? new GridMix(one, two, -1, concentrate, orders[0]) : new GridMix(two, one, -1, concentrate, orders[1]);
+
+    /// <summary>Shades by number again; the shares go with them.</summary>
+    private static GridMix InOrder(double[][] orders, int concentrate, int one, int two, int three)
+    {
+        // Orders: which of the largest, middle and smallest share comes first, second, third.
+        var (a, b, c, order) = (one < two, one < three, two < three) switch
+        {
+            (true, true, true) => (one, two, three, 0),
+            (true, true, false) => (one, three, two, 1),
+            (false, true, true) => (two, one, three, 2),
+            (false, false, true) => (two, three, one, 3),
+            (true, false, false) => (three, one, two, 4),
+            _ => (three, two, one, 5),
+        };
+        return new GridMix(a, b, c, concentrate, orders[order]);
     }
 
     private void Try(in GridMix mix, double limit)
@@ -247,10 +228,21 @@ public sealed class MixSearch
             return;
         }
 
-        lookedAt++;
-        if (scorer.Of(mix, leaves && !IsRight(mix), limit) is { } score)
+        bool leaving = leaves && !IsRight(mix);
+        if (glance is not null)
         {
-            Keep(mix, score);
+            // A mix that an earlier round passed costs what it did then.
+            ref float cost = ref CollectionsMarshal.GetValueRefOrAddDefault(glances, mix, out bool known);
+            cost = known ? cost : glance.Cost(mix);
+            if (cost + Score.Cost(mix.Parts, leaving) > limit + Glance.Slack)
+            {
+                return;
+            }
+        }
+
+        if (scorer.Of(mix, leaving, limit) is { } score)
+        {
+            best.Keep(mix, score);
         }
     }
 
@@ -264,39 +256,4 @@ public sealed class MixSearch
         var parts = scorer.Parts(mix);
         return Right.All(r => parts.Any(p => p.Shade == r.Shade && Math.Abs(p.Share.Value - r.Share.Value) < .005));
     }
-
-    /// <summary>Takes a mix in if it is the best of its families and among the best of all.</summary>
-    private void Keep(in GridMix mix, in Score score)
-    {
-        int families = scorer.Families(mix), place = found;
-        for (int i = 0; i < found; i++)
-        {
-            if (best[i].Families == families)
-            {
-                place = i;
-            }
-        }
-
-        if (place < found ? !Before(mix, score, best[place]) : found == best.Length && !Before(mix, score, best[--place]))
-        {
-            return;
-        }
-
-        best[place] = (families, mix, score);
-        found = Math.Max(found, place + 1);
-        for (; place > 0 && Before(best[place].Mix, best[place].Score, best[place - 1]); place--)
-        {
-            (best[place], best[place - 1]) = (best[place - 1], best[place]);
-        }
-    }
-
-    /// <summary>Less cost first; then fewer parts, then the lower codes (tables).</summary>
-    private bool Before(in GridMix mix, in Score score, in (int Families, GridMix Mix, Score Score) other)
-    {
-        int order = score.Objective.CompareTo(other.Score.Objective);
-        order = order != 0 ? order : mix.Parts.CompareTo(other.Mix.Parts);
-        return order != 0 ? order < 0 : string.CompareOrdinal(Codes(mix), Codes(other.Mix)) < 0;
-    }
-
-    private string Codes(GridMix mix) => string.Join(' ', scorer.Parts(mix).Select(p => p.Shade).Order(StringComparer.Ordinal));
 }

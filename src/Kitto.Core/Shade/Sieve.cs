@@ -9,10 +9,10 @@ internal sealed class Sieve
     /// <summary>More than single precision can lose, against the size of a condition's terms.</summary>
     private const double Slack = 1e-5;
 
-    private const int Lanes = 8;
+    private const int Lanes = 16;
 
     private readonly int shades, blocks, conditions;
-    private readonly float[] met, most;
+    private readonly float[] met, byShade, most;
 
     /// <param name="conditions">What has to be met: by each shade alone, zero or more where it is.</param>
     /// <param name="shades">How many shades.</param>
@@ -25,14 +25,17 @@ internal sealed class Sieve
         blocks = (shades + Lanes - 1) / Lanes;
         // Block by block, so that a mix's last shade is tried eight at a time.
         met = new float[blocks * this.conditions * Lanes];
-        most = new float[this.conditions];
+        Width = (this.conditions + Lanes - 1) / Lanes * Lanes;
+        byShade = new float[shades * Width];
+        most = new float[Width];
         for (int t = 0; t < this.conditions; t++)
         {
             most[t] = float.MinValue;
             for (int k = 0; k < shades; k++)
             {
                 float at = (float)conditions[t][k];
-                met[At(t, k)] = at;
+                met[(k / Lanes * this.conditions + t) * Lanes + k % Lanes] = at;
+                byShade[k * Width + t] = at;
                 most[t] = Math.Max(most[t], at);
             }
         }
@@ -55,14 +58,17 @@ internal sealed class Sieve
     /// <returns>Whether the rest can still meet every condition.</returns>
     public bool Add(ReadOnlySpan<float> so, int shade, float share, float rest, Span<float> sum)
     {
-        for (int t = 0; t < conditions; t++)
+        var (c, r) = (Vector512.Create(share), Vector512.Create(rest));
+        int from = shade * Width;
+        for (int t = 0; t < Width; t += Lanes)
         {
-            float now = so[t] + share * met[At(t, shade)];
-            sum[t] = now;
-            if (now + rest * most[t] < 0)
+            var now = Vector512.Create(so[t..]) + c * Vector512.Create(byShade, from + t);
+            if (Vector512.LessThanAny(now + r * Vector512.Create(most, t), Vector512<float>.Zero))
             {
                 return false;
             }
+
+            now.CopyTo(sum[t..]);
         }
 
         return true;
@@ -73,14 +79,14 @@ internal sealed class Sieve
     public int Pass(ReadOnlySpan<float> so, float share, int from, Span<int> passed)
     {
         int count = 0;
-        var c = Vector256.Create(share);
+        var c = Vector512.Create(share);
         for (int block = from / Lanes; block < blocks; block++)
         {
-            uint mask = 0xff;
+            ulong mask = 0xffff;
             int at = block * conditions * Lanes;
             for (int t = 0; t < conditions && mask != 0; t++, at += Lanes)
             {
-                mask &= Vector256.GreaterThanOrEqual(Vector256.Create(so[t]) + c * Vector256.Create(met, at), Vector256<float>.Zero).ExtractMostSignificantBits();
+                mask &= Vector512.GreaterThanOrEqual(Vector512.Create(so[t]) + c * Vector512.Create(met, at), Vector512<float>.Zero).ExtractMostSignificantBits();
             }
 
             for (; mask != 0; mask &= mask - 1)
@@ -96,8 +102,6 @@ internal sealed class Sieve
         return count;
     }
 
-    /// <summary>How many conditions there are.</summary>
-    public int Conditions => conditions;
-
-    private int At(int condition, int shade) => (shade / Lanes * conditions + condition) * Lanes + shade % Lanes;
+    /// <summary>How much room a mix so far takes: the conditions, padded.</summary>
+    public int Width { get; }
 }

@@ -70,7 +70,7 @@ public sealed class ClockTests
             Assert.Equal(clock.Zones.Select(z => z.PaintedAt.Value), clock.Zones.Select(z => z.PaintedAt.Value).Order());
             bool broken = clock.Zones.Any(z => z.ContactMinutes.Value > line.LongestContact.Value + 1e-6);
             return !broken || p.Because.Any(b => b.Rule == "TM8" && b.Says.Contains("over the most", StringComparison.Ordinal));
-        }, iter: 1500);
+        }, iter: 200);
 
     [Fact]
     public void The_chosen_order_is_the_best_of_the_admissible_ones_on_ten_thousand_heads() =>

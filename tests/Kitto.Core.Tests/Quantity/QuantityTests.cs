@@ -165,7 +165,7 @@ public sealed class QuantityTests
                 Assert.True(q.SendGrams.Value >= q.UseGrams.Value - .1 && q.UseGrams.Value >= q.BaseGrams.Value - .1);
                 Assert.True(q.UseLowGrams.Value <= q.UseGrams.Value && q.UseGrams.Value <= q.UseHighGrams.Value);
             }
-        }, iter: 1500);
+        }, iter: 250);
 
     [Theory]
     [InlineData("", "main reserve", 1)]

@@ -1,0 +1,179 @@
+using System.Globalization;
+using Kitto.Core.Colour;
+using Kitto.Core.Head;
+
+namespace Kitto.Core.Shade;
+
+/// <summary>Why a mix is what it is, in sentences.</summary>
+internal static class MixWords
+{
+    /// <summary>What is aimed at (SH1, SH8).</summary>
+    public static Because Aim(Wanted wanted, Reading reading)
+    {
+        var lengths = reading.Hair.Lengths;
+        return wanted.OnLengths
+            ? new Because("SH8", $"The lengths are toned at level {wanted.Level}, {wanted.Tone}; no gloss makes hair lighter.", wanted.About)
+            : new Because("SH1", lengths.Tone.SameAs(wanted.Tone) && Math.Abs(lengths.Level.LighterThan(wanted.Level)) < Core.Aim.HalfLevel
+                ? $"The roots are matched to the lengths, {lengths.Level} {lengths.Tone}, so that no line shows."
+                : $"The mix goes for level {wanted.Level} {wanted.Tone}, as wished.", wanted.About);
+    }
+
+    /// <summary>What the mix does on this head, by the rules of the trade.</summary>
+    /// <param name="wanted">What was wanted.</param>
+    /// <param name="rules">The rules of the search.</param>
+    /// <param name="canvas">What it meets.</param>
+    /// <param name="parts">The mix.</param>
+    /// <param name="looked">Its forecast.</param>
+    /// <param name="lookedAt">How many mixes were looked at; null for a known formula.</param>
+    /// <param name="why">Reasons are added.</param>
+    public static void Say(Wanted wanted, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, int? lookedAt, ICollection<Because> why)
+    {
+        string about = wanted.About;
+        var sums = MixSums.Of(parts);
+        var lifted = canvas.Spots.MaxBy(s => s.Lifts)!;
+        if (lifted.Lifts >= .3)
+        {
+            double reached = canvas.Spots.Sum(s => s.Weight * (s.Pigmented.Melanin >= 0 ? s.Lifts : 0));
+            why.Add(new Because("SH2", $"{wanted.Developer} lifts her own pigment by about {reached:0.0} level{(reached >= 1.05 ? "s" : "")} and lays {Undertone(BaseOf(canvas, reached))} bare.", about));
+        }
+
+        if (wanted.Line.Kind == LineKind.HighLift)
+        {
+            why.Add(new Because("SV6", "So pale a shade hardly tones dark roots: plan a gloss afterwards if warmth shows.", about));
+        }
+
+        if (lookedAt is { } count)
+        {
+            why.Add(new Because("SH7", $"{Says(parts)} comes nearest to the wish of all mixes of {wanted.Line.Name} in quarters, thirds and tenths that keep the rules. {(parts.Count > 1 ? $"Each part beyond the first had to earn {Score.PartCost} of colour difference." : "No second shade earns its place.")} {count} were looked at; the rest could be ruled out.", about));
+            if (rules.NeutralNeeded > 0)
+            {
+                why.Add(new Because("SH5", $"{rules.Grey} white in the greyest zone wants {rules.NeutralNeeded * 100:0} % neutral{(rules.NeutralNeeded > .5 ? ", or half of an extra-cover shade" : "")}; this mix has {sums.Neutral * 100:0} %{(sums.Extra > 0 ? ", extra cover among it" : "")}.", about));
+            }
+
+            if (rules.AshShows && sums.Cool > 0)
+            {
+                why.Add(new Because("SH6", $"Ash shows its base on white hair; {sums.Warm * 100:0} % red or copper keeps it brown.", about));
+            }
+
+            Counter(wanted, parts, lifted.Lifts, about, why);
+        }
+
+        why.Add(new Because("SA12", $"Forecast: {looked.DeltaE:0.0} from the wish ({Far(looked.DeltaE)}){(looked.GreyContrast > 0 ? $"; white and pigmented hair {looked.GreyContrast:0.0} apart" : "")}. It is a forecast for planning: the strand test decides.", about));
+        SayCast(canvas, looked, about, why);
+        if (!wanted.OnLengths || canvas.Spots.Count < 2)
+        {
+            return;
+        }
+
+        why.Add(new Because("RD11", $"The faded band was read on its own and is forecast on its own: {looked.Seen[1].Blend.L - looked.Seen[0].Blend.L:+0.0;-0.0} L* beside the lengths.", about));
+    }
+
+    /// <summary>The dye that is there against what the lift lays bare, or against the wish's own warmth (SH3).</summary>
+    private static void Counter(Wanted wanted, IReadOnlyList<MixPart> parts, double lifts, string about, ICollection<Because> why)
+    {
+        foreach (var part in parts)
+        {
+            var shade = ShadeOf.Parse(part.Shade)!;
+            if (shade.Family is { } family && !wanted.Tone.Families.Contains(family) && Counters(family) is { } against)
+            {
+                why.Add(new Because("SH3", $"{Percent(part.Share)} {part.Shade}: {Words(family)} takes down {against}{(lifts >= .3 ? " that the lift lays bare" : "")}{(shade.Level > 0 && Math.Abs(shade.Level - wanted.Level.Value) > .5 ? $", at level {shade.Level}" : "")}.", about));
+            }
+        }
+
+        if (parts.Select(p => ShadeOf.Parse(p.Shade)!.Level).Where(l => l > 0).Distinct().Count() > 1)
+        {
+            why.Add(new Because("SH7", $"Shades of neighbouring levels give the level between: on average {Outcome.Adjust.MeanLevel(parts):0.0}.", about));
+        }
+    }
+
+    private static void SayCast(Canvas canvas, Looked looked, string about, ICollection<Because> why)
+    {
+        var white = canvas.Spots.Zip(looked.Seen).Where(x => x.Second.White is not null && x.First.Grey.Value >= .1).Select(x => x.Second.White!.Value).DefaultIfEmpty(new Lab(50, 9, 9)).MinBy(w => w.A);
+        var blend = looked.Seen.Select(s => s.Blend).MinBy(b => b.A);
+        if (white.A < 0 || blend.A < 0)
+        {
+            why.Add(new Because("SH6", $"This mix is forecast to come out with a green cast{(white.A < 0 ? " on white hair" : "")} (a* {Math.Min(white.A, blend.A):0.0}). A tenth of red or copper in it keeps it brown.", about));
+        }
+    }
+
+    /// <summary>What speaks for another mix and against it, beside the chosen one.</summary>
+    public static string Why(Found other, IReadOnlyList<MixPart> chosen, Looked looked)
+    {
+        var said = new List<string>();
+        int parts = other.Parts.Count - chosen.Count;
+        said.Add(parts switch { 0 => "As many parts", < 0 => $"{Count(-parts)} fewer to weigh", _ => $"{Count(parts)} more to weigh" });
+        double nearer = looked.DeltaE - other.DeltaE;
+        said.Add(Math.Abs(nearer) < .05 ? "as near to the wish" : $"{Math.Abs(nearer):0.0} {(nearer > 0 ? "nearer to" : "further from")} the wish");
+        double evener = looked.GreyContrast - other.GreyContrast;
+        if (Math.Abs(evener) >= .1)
+        {
+            said.Add($"white and pigmented hair {Math.Abs(evener):0.0} {(evener > 0 ? "closer together" : "further apart")}");
+        }
+
+        var families = other.Parts.Select(p => ShadeOf.Parse(p.Shade)!.Family).OfType<Family>().Except(chosen.Select(p => ShadeOf.Parse(p.Shade)!.Family).OfType<Family>()).Select(Words).Distinct().ToList();
+        return $"{string.Join(", ", said)}.{(families.Count > 0 ? $" Works with {string.Join(" and ", families)}." : "")}";
+    }
+
+    /// <summary>A mix in one line.</summary>
+    public static string Says(IReadOnlyList<MixPart> parts) => string.Join(" + ", parts.Select(p => parts.Count == 1 ? p.Shade : $"{Percent(p.Share)} {p.Shade}"));
+
+    private static string Percent(Share share) => string.Create(CultureInfo.InvariantCulture, $"{share.Value * 100:0.#} %");
+
+    private static string Count(int parts) => parts switch { 1 => "One part", 2 => "Two parts", _ => $"{parts} parts" };
+
+    /// <summary>How a difference is seen.</summary>
+    public static string Far(double deltaE) => deltaE switch
+    {
+        < 1 => "hardly to be seen",
+        < 2 => "seen only side by side",
+        < 4 => "a shade off when looked for",
+        _ => "plainly another colour",
+    };
+
+    private static double BaseOf(Canvas canvas, double lift)
+    {
+        // Level by lightness, on the natural ladder.
+        double l = canvas.Spots.Sum(s => s.Weight * s.Bare.Pigmented.GetValueOrDefault(Fibre.White.Lab).L);
+        int level = 1 + Enumerable.Range(0, Melanin.Ladder.Count).MinBy(i => Math.Abs(Melanin.Ladder[i] - l));
+        return lift > 0 ? level : 0;
+    }
+
+    /// <summary>The undertone laid bare by lift, by the level reached (SH2).</summary>
+    public static string Undertone(double level) => Math.Round(level) switch
+    {
+        <= 2 => "dark red-brown",
+        3 => "red-brown",
+        4 => "red",
+        5 => "red-orange",
+        6 => "orange",
+        7 => "yellow-orange",
+        8 => "yellow-gold",
+        9 => "yellow",
+        _ => "pale yellow",
+    };
+
+    private static string? Counters(Family family) => family switch
+    {
+        Family.AG => "the red",
+        Family.AB => "the orange",
+        Family.V => "the yellow",
+        Family.R => "green",
+        Family.C => "blue and green",
+        _ => null,
+    };
+
+    /// <summary>A family in words (SH4).</summary>
+    public static string Words(Family family) => family switch
+    {
+        Family.N => "neutral",
+        Family.NN => "extra-cover neutral",
+        Family.AG => "ash on green",
+        Family.AB => "ash on blue",
+        Family.V => "violet",
+        Family.G => "gold",
+        Family.C => "copper",
+        Family.R => "red",
+        Family.B => "beige",
+        _ => throw new ArgumentOutOfRangeException(nameof(family)),
+    };
+}
