@@ -65,7 +65,8 @@ public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictio
 /// <param name="Use">roots, lengths or shadow.</param>
 /// <param name="Parts">Shade codes and shares that add up to one.</param>
 /// <param name="Developer">Strength; null: chosen by the rules.</param>
-public sealed record GivenFormula(string Use, IReadOnlyList<MixPart> Parts, Volume? Developer);
+/// <param name="HandMade">Made by hand for this wish, not repeated from a record: the wish is judged as without it.</param>
+public sealed record GivenFormula(string Use, IReadOnlyList<MixPart> Parts, Volume? Developer, bool HandMade = false);
 
 /// <summary>One whole case: what was read, what is wished, the house's values.</summary>
 /// <param name="Reading">What was read.</param>

@@ -131,7 +131,7 @@ public static class Prescriber
     {
         if (c.Reading.Last?.Formula is not { } last || last.Use != mix.Wanted.Use)
         {
-            return c.Formula is not null;
+            return c.Formula is { HandMade: false };
         }
 
         return Chosen.Same(last.Parts, mix.Parts) && (last.Developer is not { } v || Math.Abs(v.Value - mix.Wanted.Developer.Value) < .01);

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
 
@@ -18,7 +19,9 @@ public enum Decision
 /// <param name="Shade">Code.</param>
 /// <param name="Grams">Grams that go on the head.</param>
 /// <param name="FillGrams">Grams weighed into the sachet (DO11).</param>
-public sealed record PartGrams(string Shade, Grams Grams, Grams FillGrams);
+/// <param name="Share">Its share of the colour, in a formula; null in a pair, whose shares are the formula's.</param>
+public sealed record PartGrams(
+    string Shade, Grams Grams, Grams FillGrams, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Share? Share = null);
 
 /// <summary>Grams of one strength.</summary>
 /// <param name="Volume">Strength.</param>

@@ -187,9 +187,10 @@ public static class CaseReader
         }
 
         var volume = r.Number("developerVolume", 0, 40);
+        bool handMade = r.Flag("handMade") ?? false;
         r.Done();
         return r.Errors.Count > before ? null
-            : new GivenFormula(use, [.. parts.Select(p => p with { Share = Share.Of(p.Share.Value / sum) })], volume is { } v ? Volume.Of(v) : null);
+            : new GivenFormula(use, [.. parts.Select(p => p with { Share = Share.Of(p.Share.Value / sum) })], volume is { } v ? Volume.Of(v) : null, handMade);
     }
 
     private static PlanWish ReadPlan(ObjectReader r)

@@ -82,7 +82,7 @@ internal static class Amount
         }
 
         Grams Sum(IEnumerable<Grams> grams) => Grams.Of(Math.Round(grams.Sum(g => g.Value), 3));
-        var parts = shades.Select((p, i) => new PartGrams(p.Shade, Sum(pairs.Select(x => x.Parts[i].Grams)), Sum(pairs.Select(x => x.Parts[i].FillGrams)))).ToList();
+        var parts = shades.Select((p, i) => new PartGrams(p.Shade, Sum(pairs.Select(x => x.Parts[i].Grams)), Sum(pairs.Select(x => x.Parts[i].FillGrams)), p.Share)).ToList();
         var strengths = blend.Select((b, i) => new StrengthGrams(b.Volume, Sum(pairs.Select(x => x.Strengths[i].Grams)))).ToList();
         var developer = Sum(pairs.Select(p => p.DeveloperGrams));
         double smallest = pairs.SelectMany(p => p.Parts).Min(p => p.Grams.Value);

@@ -1,3 +1,4 @@
+using Kitto.Core.Colour;
 using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
@@ -32,7 +33,7 @@ public static class SalonOnly
         }
 
         // A formula that is given is checked, not judged again: only stops and strength change its decision (tables).
-        if (c.Formula is not null)
+        if (c.Formula is { HandMade: false })
         {
             yield break;
         }
@@ -61,7 +62,7 @@ public static class SalonOnly
 
         if (onLengths && hair.Lengths is { Bright: true, Level.Value: < 9 } bright && target.LengthsLevel.LighterThan(bright.Level) >= 1)
         {
-            yield return Salon("SH9", $"Lightened hair at level {bright.Level} is still {MixWords.Undertone(bright.Level.Value)}; it cannot be glossed to a pale level {target.LengthsLevel}, and more violet is not the answer. Tone it at its own level and be content there, or lift more in the salon.");
+            yield return Salon("SH9", $"Lightened hair at level {bright.Level} is still {Undertone.At(bright.Level.Value)}; it cannot be glossed to a pale level {target.LengthsLevel}, and more violet is not the answer. Tone it at its own level and be content there, or lift more in the salon.");
         }
 
         if (target.Tone.Families.Contains(Family.R) && lift > TwentyVolumeLift && line.Kind != LineKind.Lightener)

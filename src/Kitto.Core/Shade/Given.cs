@@ -8,7 +8,7 @@ public static class Given
     /// <summary>What the rules would say to it.</summary>
     public static void Check(GivenFormula formula, Level wantedLevel, Reading reading, Volume wanted, Volume used, string about, ICollection<Because> why)
     {
-        why.Add(new Because("SH1", "This formula was given, so it is weighed out as it is and only checked.", about));
+        why.Add(new Because("SH1", formula.HandMade ? "This mix was made by hand; it is forecast, checked against the rules and weighed out as it is." : "This formula was given, so it is weighed out as it is and only checked.", about));
         var grey = about == "lengths" ? Share.Of(0) : reading.DecisiveGrey;
         var rules = new MixRules(grey, wantedLevel);
         var sums = MixSums.Of(formula.Parts);

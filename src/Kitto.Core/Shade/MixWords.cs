@@ -5,10 +5,10 @@ using Kitto.Core.Head;
 namespace Kitto.Core.Shade;
 
 /// <summary>Why a mix is what it is, in sentences.</summary>
-internal static class MixWords
+public static class MixWords
 {
     /// <summary>What is aimed at (SH1, SH8).</summary>
-    public static Because Aim(Wanted wanted, Reading reading)
+    internal static Because Aim(Wanted wanted, Reading reading)
     {
         var lengths = reading.Hair.Lengths;
         return wanted.OnLengths
@@ -26,15 +26,16 @@ internal static class MixWords
     /// <param name="looked">Its forecast.</param>
     /// <param name="lookedAt">How many mixes were looked at; null for a known formula.</param>
     /// <param name="why">Reasons are added.</param>
-    public static void Say(Wanted wanted, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, int? lookedAt, ICollection<Because> why)
+    internal static void Say(Wanted wanted, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, int? lookedAt, ICollection<Because> why)
     {
         string about = wanted.About;
         var sums = MixSums.Of(parts);
         var lifted = canvas.Spots.MaxBy(s => s.Lifts)!;
         if (lifted.Lifts >= .3)
         {
-            double reached = canvas.Spots.Sum(s => s.Weight * (s.Pigmented.Melanin >= 0 ? s.Lifts : 0));
-            why.Add(new Because("SH2", $"{wanted.Developer} lifts her own pigment by about {reached:0.0} level{(reached >= 1.05 ? "s" : "")} and lays {Undertone(BaseOf(canvas, reached))} bare.", about));
+            double lifts = canvas.Spots.Sum(s => s.Weight * s.Lifts);
+            double bare = canvas.Spots.Sum(s => s.Weight * (s.Bare.Pigmented ?? s.Pigmented.Lab).L);
+            why.Add(new Because("SH2", $"{wanted.Developer} lifts her own pigment by about {lifts:0.0} level{(lifts >= 1.05 ? "s" : "")} and lays {Undertone.Of(bare)} bare.", about));
         }
 
         if (wanted.Line.Kind == LineKind.HighLift)
@@ -100,18 +101,21 @@ internal static class MixWords
     public static string Why(Found other, IReadOnlyList<MixPart> chosen, Looked looked)
     {
         var said = new List<string>();
-        int parts = other.Parts.Count - chosen.Count;
-        said.Add(parts switch { 0 => "As many parts", < 0 => $"{Count(-parts)} fewer to weigh", _ => $"{Count(parts)} more to weigh" });
         double nearer = looked.DeltaE - other.DeltaE;
-        said.Add(Math.Abs(nearer) < .05 ? "as near to the wish" : $"{Math.Abs(nearer):0.0} {(nearer > 0 ? "nearer to" : "further from")} the wish");
+        said.Add(Math.Abs(nearer) < .05 ? "as near" : $"{Math.Abs(nearer):0.0} {(nearer > 0 ? "nearer" : "further")}");
         double evener = looked.GreyContrast - other.GreyContrast;
         if (Math.Abs(evener) >= .1)
         {
-            said.Add($"white and pigmented hair {Math.Abs(evener):0.0} {(evener > 0 ? "closer together" : "further apart")}");
+            said.Add($"white blends {Math.Abs(evener):0.0} {(evener > 0 ? "better" : "worse")}");
         }
 
-        var families = other.Parts.Select(p => ShadeOf.Parse(p.Shade)!.Family).OfType<Family>().Except(chosen.Select(p => ShadeOf.Parse(p.Shade)!.Family).OfType<Family>()).Select(Words).Distinct().ToList();
-        return $"{string.Join(", ", said)}.{(families.Count > 0 ? $" Works with {string.Join(" and ", families)}." : "")}";
+        int parts = other.Parts.Count - chosen.Count;
+        if (parts != 0)
+        {
+            said.Add($"{Count(Math.Abs(parts))} {(parts < 0 ? "fewer" : "more")}");
+        }
+
+        return string.Join(", ", said);
     }
 
     /// <summary>A mix in one line.</summary>
@@ -119,7 +123,7 @@ internal static class MixWords
 
     private static string Percent(Share share) => string.Create(CultureInfo.InvariantCulture, $"{share.Value * 100:0.#} %");
 
-    private static string Count(int parts) => parts switch { 1 => "One part", 2 => "Two parts", _ => $"{parts} parts" };
+    private static string Count(int parts) => parts switch { 1 => "one part", 2 => "two parts", _ => $"{parts} parts" };
 
     /// <summary>How a difference is seen.</summary>
     public static string Far(double deltaE) => deltaE switch
@@ -128,28 +132,6 @@ internal static class MixWords
         < 2 => "seen only side by side",
         < 4 => "a shade off when looked for",
         _ => "plainly another colour",
-    };
-
-    private static double BaseOf(Canvas canvas, double lift)
-    {
-        // Level by lightness, on the natural ladder.
-        double l = canvas.Spots.Sum(s => s.Weight * s.Bare.Pigmented.GetValueOrDefault(Fibre.White.Lab).L);
-        int level = 1 + Enumerable.Range(0, Melanin.Ladder.Count).MinBy(i => Math.Abs(Melanin.Ladder[i] - l));
-        return lift > 0 ? level : 0;
-    }
-
-    /// <summary>The undertone laid bare by lift, by the level reached (SH2).</summary>
-    public static string Undertone(double level) => Math.Round(level) switch
-    {
-        <= 2 => "dark red-brown",
-        3 => "red-brown",
-        4 => "red",
-        5 => "red-orange",
-        6 => "orange",
-        7 => "yellow-orange",
-        8 => "yellow-gold",
-        9 => "yellow",
-        _ => "pale yellow",
     };
 
     private static string? Counters(Family family) => family switch

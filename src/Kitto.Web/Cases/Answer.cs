@@ -1,14 +1,67 @@
 using Kitto.Core;
 using Kitto.Core.Contract;
+using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
+using Kitto.Web.Drawing;
 
 namespace Kitto.Web.Cases;
 
 /// <summary>What the answer part of a page shows: one prescription, or what is missing for one.</summary>
 public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, Shelf Shelf)
 {
-    private static readonly string[] Order = ["stop", "salon", "developer", "shade", "lengths", "tests", "service", "plan", "bench", "caution"];
+    private static readonly string[] Order = ["stop", "salon", "developer", "shade", "lengths", "clock", "quantity", "tests", "service", "plan", "bench", "colour", "caution"];
+
+    /// <summary>The zone whose strand is shown.</summary>
+    public Zone Look { get; init; } = Zone.FrontHairline;
+
+    /// <summary>Whether drawings can be moved and mixes taken: not on what is signed.</summary>
+    public bool Moves { get; init; }
+
+    /// <summary>Whether the mix was made by hand.</summary>
+    public bool ByHand => Case?.Formula is { HandMade: true };
+
+    /// <summary>A mix in the tray.</summary>
+    /// <param name="Parts">Its parts.</param>
+    /// <param name="DeltaE">From the wish.</param>
+    /// <param name="Hex">What it comes to.</param>
+    /// <param name="Why">Why, or why not.</param>
+    public sealed record Mix(IReadOnlyList<MixPart> Parts, double DeltaE, string Hex, string Why)
+    {
+        /// <summary>In one line, as the form posts it.</summary>
+        public string Written => MixBar.Written(Parts);
+    }
+
+    /// <summary>The mix that was taken, then the others worth considering.</summary>
+    public IReadOnlyList<Mix> Mixes
+    {
+        get
+        {
+            if (Prescription is not { Formulas.Count: > 0, Forecast.DeltaE: { } far } p || (p.Forecast.Roots ?? p.Forecast.Lengths) is not { } look)
+            {
+                return [];
+            }
+
+            var parts = p.Formulas[0].Parts;
+            double colour = parts.Sum(x => x.Grams.Value);
+            // What was signed before shares were written has them in its grams.
+            IReadOnlyList<MixPart> taken = [.. parts.Select(x => new MixPart(x.Shade, x.Share ?? Share.Of(x.Grams.Value / colour)))];
+            return
+            [
+                new Mix(taken, far, look.Hex, ByHand ? "made by hand" : "taken"),
+                .. p.Alternatives.Where(a => a.Hex is not null).Take(4).Select(a => new Mix([.. a.Parts.Select(x => new MixPart(x.Shade, x.Share))], a.DeltaE, a.Hex!, a.Why ?? "")),
+            ];
+        }
+    }
+
+    /// <summary>The wish, for a screen.</summary>
+    public string WishHex => Prescription?.Forecast.Target?.Hex ?? "#8c8c8c";
+
+    /// <summary>Shades on the shelf that could join the mix.</summary>
+    public IEnumerable<string> Addable => Line is null ? [] : Line.InStock.Select(s => s.Code).Except(Mixes[0].Parts.Select(p => p.Shade));
+
+    /// <summary>How a difference is seen.</summary>
+    public static string Far(double deltaE) => MixWords.Far(deltaE);
 
     /// <summary>Said on every kit: kept apart, so that what is particular to this head is seen.</summary>
     private static readonly HashSet<string> Always = ["SA22", "SA23", "SA10"];
@@ -18,10 +71,8 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
 
     public Line? Line => Prescription?.Formulas.Count > 0 ? Shelf.Find(Prescription.Formulas[0].Line) : null;
 
-    /// <summary>What concerns the mix and the person; amount and clock have their reasons beside their drawings, the ratio (DV9) stands in the formula.</summary>
-    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.Rule != "DV9" && b.About is not ("quantity" or "clock")).OrderBy(b => Array.IndexOf(Order, b.About));
-
-    public IEnumerable<Because> About(string what) => (Prescription?.Because ?? []).Where(b => b.About == what);
+    /// <summary>What concerns the mix and the person; the ratio (DV9) stands in the formula.</summary>
+    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.Rule != "DV9").OrderBy(b => Array.IndexOf(Order, b.About));
 
     /// <summary>What other levels would have sent, reckoned by Core.</summary>
     public IReadOnlyList<Mistakes> Instead => Prescription?.Quantity is { } q ? Mistakes.Instead(q, Belief) : [];

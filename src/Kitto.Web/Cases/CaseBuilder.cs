@@ -86,9 +86,26 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     }
 
     /// <summary>The whole case document.</summary>
-    public JsonObject Document(FormValues values, ClientRecord record)
+    /// <param name="values">What stands in the form.</param>
+    /// <param name="record">What the record knows.</param>
+    /// <param name="mix">A mix made by hand, as "5N:0.8 5AG:0.2"; empty: the search's.</param>
+    public JsonObject Document(FormValues values, ClientRecord record, string mix = "")
     {
         var c = values.ToJson();
+        if (mix.Length > 0)
+        {
+            c["formula"] = new JsonObject
+            {
+                ["use"] = values["goal.service"] switch { "gloss" => "lengths", "rootShadow" => "shadow", _ => "roots" },
+                ["handMade"] = true,
+                ["parts"] = new JsonArray([.. mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(part => part.Split(':')).Select(part => new JsonObject
+                {
+                    ["shade"] = part[0],
+                    ["share"] = part.Length == 2 && TypedNumber.Read(part[1]) is { } share ? share : null,
+                })]),
+            };
+        }
+
         var client = (c["client"] ??= new JsonObject()).AsObject();
         client["ageYears"] = record.Client.AgeOn(record.Today);
         client["firstKit"] = record.Outcomes.Count == 0;
@@ -128,6 +145,19 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             };
         }
 
+        var reports = past.Where(r => r.Prescribed.Forecast is { Roots: not null, Target: not null }).Select(r => new JsonObject
+        {
+            ["daysAgo"] = Days(record, r.Outcome.AppliedOn),
+            ["forecast"] = new JsonArray([.. r.Prescribed.Forecast.Roots!.Lab.Select(v => JsonValue.Create(v))]),
+            ["wish"] = new JsonArray([.. r.Prescribed.Forecast.Target!.Lab.Select(v => JsonValue.Create(v))]),
+            ["depth"] = r.Outcome.Depth,
+            ["tone"] = r.Outcome.Tone,
+        }).ToArray<JsonNode?>();
+        if (reports.Length > 0)
+        {
+            c["reports"] = new JsonArray(reports);
+        }
+
         if (c["plan"] is JsonObject plan)
         {
             plan["today"] = record.Today.ToString("yyyy-MM-dd");
@@ -146,9 +176,9 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     }
 
     /// <summary>Reads the case and prescribes; errors carry the form's own paths.</summary>
-    public (Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, string Document) Prescribe(FormValues values, ClientRecord record)
+    public (Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, string Document) Prescribe(FormValues values, ClientRecord record, string mix = "")
     {
-        string document = Document(values, record).ToJsonString(Json.Options);
+        string document = Document(values, record, mix).ToJsonString(Json.Options);
         var (found, errors) = CaseReader.Read(document, shelf);
         var all = errors.ToList();
         if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)

@@ -1,4 +1,6 @@
 using Kitto.Core;
+using Kitto.Core.Colour;
+using Kitto.Core.Shade;
 
 namespace Kitto.Web.Drawing;
 
@@ -32,7 +34,7 @@ public static class BowlDrawing
         for (int i = 0; i < parts.Count; i++)
         {
             double share = parts[i].Grams / colour;
-            svg.Add($"<path class=\"bowl-part part-{i % 4}\" d=\"{Wedge(at, at + share, inner)}\"/>");
+            svg.Add($"<path class=\"bowl-part\" fill=\"{Colour(parts[i].Name)}\" d=\"{Wedge(at, at + share, inner)}\"/>");
             at += share;
         }
 
@@ -75,6 +77,8 @@ public static class BowlDrawing
     public static string Describe(Prescription p) =>
         p.Quantity is not { } q ? "Nothing is mixed."
         : $"Bowl with {string.Join(", ", p.Formulas.SelectMany(f => f.Parts.Select(x => $"{x.Grams} of {x.Shade}").Append($"{f.Developer.Grams} of {f.Developer.Volume}")))}. Sent {q.SendGrams}; these hands use {q.UseLowGrams} to {q.UseHighGrams}; {q.ResidueGrams} stays behind.";
+
+    private static string Colour(string code) => ShadeOf.Parse(code) is { } shade ? Srgb.Hex(Swatch.Of(shade)) : "#8c8c8c";
 
     private static string Wedge(double from, double to, double radius)
     {

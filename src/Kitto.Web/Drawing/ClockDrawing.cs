@@ -10,7 +10,7 @@ public static class ClockDrawing
 {
     private const double Left = 118;
     private const double Width = 900;
-    private const double Lane = 16;
+    private const double Lane = 13.5;
 
     /// <summary>Draws a schedule.</summary>
     /// <param name="clock">The schedule.</param>
@@ -44,15 +44,15 @@ public static class ClockDrawing
             double to = X(Math.Min(end, zone.PaintedAt.Value + window.To.Value));
             bool missed = window.Miss(zone.ContactMinutes) != 0;
             string says = zone.Zone.Facts().Says;
-            svg.Add($"<text class=\"lane-name\" x=\"0\" y=\"{y + 12}\">{i + 1} {says}{(clock.Zones.Any(z => z.Batch > 1) ? zone.Batch == 1 ? " · A" : " · B" : "")}</text>");
+            svg.Add($"<text class=\"lane-name\" x=\"0\" y=\"{y + 10.5}\">{i + 1} {says}{(clock.Zones.Any(z => z.Batch > 1) ? zone.Batch == 1 ? " · A" : " · B" : "")}</text>");
             if (to > from)
             {
                 svg.Add($"<rect class=\"lane-window\" x=\"{from}\" y=\"{y + 1.5}\" width=\"{to - from}\" height=\"{Lane - 4}\"/>");
             }
 
-            svg.Add($"<rect class=\"lane-contact{(missed ? " missed" : "")}\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 5.5}\" width=\"{Math.Max(0, rinse - X(zone.PaintedAt.Value))}\" height=\"5\"/>");
-            svg.Add($"<rect class=\"lane-paint\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 2}\" width=\"{Math.Max(1.5, X(until) - X(zone.PaintedAt.Value))}\" height=\"{Lane - 5}\"/>");
-            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{Width}\" y=\"{y + 12}\" text-anchor=\"end\">{zone.ContactMinutes.Value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture)}{(missed ? " !" : "")}</text>");
+            svg.Add($"<rect class=\"lane-contact{(missed ? " missed" : "")}\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 4.5}\" width=\"{Math.Max(0, rinse - X(zone.PaintedAt.Value))}\" height=\"5\"/>");
+            svg.Add($"<rect class=\"lane-paint\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 2}\" width=\"{Math.Max(1.5, X(until) - X(zone.PaintedAt.Value))}\" height=\"{Lane - 4.5}\"/>");
+            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{Width}\" y=\"{y + 10.5}\" text-anchor=\"end\">{zone.ContactMinutes.Value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture)}{(missed ? " !" : "")}</text>");
         }
 
         double last = X(clock.PaintMinutes.Value);

@@ -26,6 +26,12 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     /// <summary>The reading version this sitting began from.</summary>
     public int BegunFrom { get; private set; }
 
+    /// <summary>The zone whose strand is shown.</summary>
+    public Zone Look { get; private set; } = Zone.FrontHairline;
+
+    /// <summary>A mix made by hand or taken from the tray, as posted; empty: the search's.</summary>
+    public string Mix { get; private set; } = "";
+
     public Shelf Shelf => shelf;
 
     public Fields Fields => new(Values, Tried ? Answer.Errors : []);
@@ -112,15 +118,17 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Values = FormValues.From(Request.Form);
         BegunFrom = int.TryParse(Request.Form["begunFrom"], out int version) ? version : 0;
         Tried = true;
+        Look = Enum.TryParse(Request.Form["look"], true, out Zone zone) && Enum.IsDefined(zone) ? zone : Look;
+        Mix = Request.Form["mix"].ToString().Trim();
         Work();
         return true;
     }
 
     private void Work()
     {
-        var (found, prescription, errors, document) = cases.Prescribe(Values, Record);
+        var (found, prescription, errors, document) = cases.Prescribe(Values, Record, Mix);
         Document = document;
-        Answer = new Answer(found, prescription, errors, shelf);
+        Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true };
     }
 
     private async Task<StoredReading?> Keep()

@@ -51,6 +51,7 @@
     // The sitting: move a fact, see the consequence.
     Alpine.data('sitting', () => ({
       picked: new Set(['frontHairline']),
+      drag: null,
       timer: 0,
       turn: 0,
       retry: 0,
@@ -63,6 +64,26 @@
         });
         head.addEventListener('keydown', event => this.key(event));
         window.addEventListener('online', () => this.ask());
+        // The drawings of the answer come fresh with every answer, so they are listened to from here, and a drag goes on over a new drawing.
+        const answer = $('#answer');
+        answer.addEventListener('click', event => {
+          const mix = event.target.closest('[data-mix]');
+          if (mix?.tagName === 'BUTTON') this.take(mix.dataset.mix);
+        });
+        answer.addEventListener('pointerdown', event => this.grab(event));
+        answer.addEventListener('keydown', event => this.nudge(event));
+        answer.addEventListener('change', event => {
+          if (!event.target.matches('[data-add]') || !event.target.value) return;
+          event.stopPropagation();
+          const parts = this.parts();
+          const largest = parts.reduce((a, b) => (b.share > a.share ? b : a));
+          const given = Math.min(.1, largest.share / 2);
+          largest.share -= given;
+          this.take(this.write([...parts, { code: event.target.value, share: given }]));
+        });
+        window.addEventListener('pointermove', event => this.drag?.(event));
+        window.addEventListener('pointerup', () => { this.drag = null; });
+        window.addEventListener('pointercancel', () => { this.drag = null; });
       },
       names() { return $$('.zone-fields').map(f => f.dataset.zone); },
       all() { this.picked = new Set(this.names()); this.show(); },
@@ -77,6 +98,8 @@
         $$('.zone-fields').forEach(f => f.classList.toggle('shown', f.dataset.zone === names[0]));
         $$('.zone[role=button]').forEach(z => z.setAttribute('aria-pressed', this.picked.has(z.dataset.zone)));
         const says = names.map(n => $('legend', $(`.zone-fields[data-zone=${n}]`)).textContent);
+        const look = $('[name=look]');
+        if (names[0] && look.value !== names[0]) { look.value = names[0]; this.later(0); }
         $('#picked').textContent = says.length === 9 ? 'Whole head' : says.join(', ').replace(/^./, c => c.toUpperCase());
       },
       key(event) {
@@ -105,8 +128,67 @@
             if (field.type === 'checkbox') twin.checked = field.checked; else twin.value = field.value;
           }
         }
-        clearTimeout(this.timer);
-        this.timer = setTimeout(() => this.ask(), 90);
+        // Another line or service has other shades: a mix made by hand does not go with it.
+        if (field.name === 'line' || field.name === 'goal.service') $('[name=mix]').value = '';
+        this.later(90);
+      },
+      later(ms) { clearTimeout(this.timer); this.timer = setTimeout(() => this.ask(), ms); },
+      take(mix) { $('[name=mix]').value = mix; this.later(0); },
+      parts() { return ($('[name=mix]').value || $('#mix-bar').dataset.mix).split(' ').map(p => p.split(':')).map(([code, share]) => ({ code, share: Number(share) })); },
+      write(parts) { return parts.filter(p => p.share > .004).map(p => `${p.code}:${Number(p.share.toFixed(3))}`).join(' '); },
+      // Moves the border after part i to the nearest tenth; what one gives the other gets, and at nothing it leaves the mix.
+      border(parts, i, to) {
+        const before = parts.slice(0, i).reduce((sum, p) => sum + p.share, 0);
+        const both = parts[i].share + parts[i + 1].share;
+        const at = Math.min(before + both, Math.max(before, Math.round(to * 10) / 10));
+        const moved = parts.map(p => ({ ...p }));
+        moved[i].share = at - before;
+        moved[i + 1].share = before + both - at;
+        return this.write(moved);
+      },
+      grab(event) {
+        const line = event.target.closest('#line-handle');
+        const bar = event.target.closest('.bar-handle');
+        if (!line && !bar) return;
+        event.preventDefault();
+        const svg = event.target.closest('svg');
+        const box = svg.getBoundingClientRect();
+        const unit = Number(svg.dataset.width) / box.width;
+        if (line) {
+          const { zone } = line.dataset;
+          const perUnit = Number(svg.dataset.mm);
+          const start = Number(line.getAttribute('aria-valuenow'));
+          const from = event.clientX;
+          this.drag = e => this.only(zone, () => this.set(zone, start + (e.clientX - from) * unit * perUnit));
+        } else {
+          const parts = this.parts();
+          const i = Number(bar.dataset.at);
+          let last = this.write(parts);
+          this.drag = e => {
+            const now = this.border(parts, i, (e.clientX - box.left) / box.width);
+            if (now !== last) { last = now; this.take(now); }
+          };
+        }
+      },
+      set(zone, mm) {
+        const field = $(`[name="zones.${zone}.regrowthMm"]`);
+        const value = String(Math.min(300, Math.max(0, Math.round(mm))));
+        if (field.value === value) return;
+        field.value = value;
+        field.dispatchEvent(new Event('input', { bubbles: true }));
+      },
+      nudge(event) {
+        const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+        const at = event.target.closest('[role=slider]');
+        if (!by || !at) return;
+        event.preventDefault();
+        if (at.id === 'line-handle') this.only(at.dataset.zone, () => this.set(at.dataset.zone, Number($(`[name="zones.${at.dataset.zone}.regrowthMm"]`).value) + by));
+        else {
+          const parts = this.parts();
+          const i = Number(at.dataset.at);
+          const here = parts.slice(0, i + 1).reduce((sum, p) => sum + p.share, 0);
+          this.take(this.border(parts, i, here + by * .1));
+        }
       },
       async ask() {
         const turn = ++this.turn;
@@ -121,10 +203,14 @@
           if (turn !== this.turn) return;
           const fresh = new DOMParser().parseFromString(html, 'text/html');
           const focused = document.activeElement?.closest?.('.zone[role=button]')?.dataset.zone;
+          const inside = $('#answer').contains(document.activeElement) ? document.activeElement.id : '';
+          const scrolled = $('.reasons-box')?.scrollTop ?? 0;
           $('#head-drawing').replaceChildren(...$('#head-drawing', fresh).childNodes);
           $('#answer').replaceChildren(...$('#answer', fresh).childNodes);
           this.show();
           if (focused) $(`.zone[data-zone=${focused}]`)?.focus();
+          if (inside) document.getElementById(inside)?.focus({ preventScroll: true });
+          if ($('.reasons-box')) $('.reasons-box').scrollTop = scrolled;
           this.complain();
           $('#sign').textContent = $('.verdict')?.dataset.sign ?? 'Sign off';
           state.classList.remove('bad');
