@@ -43,7 +43,7 @@ public static class Exhaustive
             foreach (double[] shares in MixGrid.Shares(of.Length))
             {
                 MixPart[] parts = [.. of.Select((s, n) => new MixPart(s.Code, Share.Of(shares[n])))];
-                if ((!of[^1].Concentrate || shares[^1] <= MixRules.MostConcentrate) && rules.Allow(MixSums.Of(parts)))
+                if ((!of[^1].Concentrate || shares[^1] <= MixRules.MostConcentrate) && rules.Allow(MixSums.Of(parts, rules)))
                 {
                     Look(of, parts);
                 }

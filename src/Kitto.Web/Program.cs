@@ -1,6 +1,4 @@
 using System.Globalization;
-using Kitto.Core.Contract;
-using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Kitto.Web.Demo;
@@ -15,11 +13,12 @@ string connection = builder.Configuration["KITTO_DATABASE"]
 bool demo = builder.Configuration["KITTO_DEMO"] == "1";
 
 string folder = Path.Combine(AppContext.BaseDirectory, "data", "catalogue");
-builder.Services.AddSingleton(CatalogueReader.Read(Directory.EnumerateFiles(folder, "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)))));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(new Database(connection));
-builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>();
-builder.Services.AddSingleton<CaseBuilder>().AddSingleton<GuideDoor>().AddSingleton<TestDesk>();
+builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<Lines>();
+// Whoever asks gets the shelf as it stands then.
+builder.Services.AddSingleton<ShelfKeeper>().AddTransient(s => s.GetRequiredService<ShelfKeeper>().Now);
+builder.Services.AddTransient<CaseBuilder>().AddSingleton<GuideDoor>().AddSingleton<TestDesk>();
 
 builder.Services.AddIdentityCore<Person>(o =>
 {
@@ -55,6 +54,7 @@ builder.Services.AddRazorPages(o =>
 
 var app = builder.Build();
 Database.Migrate(connection);
+await app.Services.GetRequiredService<ShelfKeeper>().Open(folder);
 await Seed.Ensure(app.Services, demo);
 
 app.UseExceptionHandler("/problem/500");

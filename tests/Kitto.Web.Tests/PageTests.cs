@@ -140,8 +140,8 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
         var visitor = await Visitor.SignedIn(studio);
         await visitor.Open($"/clients/{await studio.IdOf("Lotte")}/prescription");
         await visitor.Send("#sitting", "?handler=Preview", ("zones.nape.regrowthMm", "12,5"), ("goal.level", "5,5"));
-        Assert.Contains("5N", visitor.Find(".formula").TextContent, StringComparison.Ordinal);
-        Assert.Contains("6N", visitor.Find(".formula").TextContent, StringComparison.Ordinal);
+        Assert.Contains("level 5.5 N", visitor.Text, StringComparison.Ordinal);
+        Assert.Contains("12.5", visitor.Find(".zone[data-zone=nape]").GetAttribute("aria-label")!, StringComparison.Ordinal);
     }
 
     [Theory]

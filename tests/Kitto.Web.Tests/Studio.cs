@@ -151,6 +151,21 @@ public sealed class Visitor(Studio studio)
         var other => other.TextContent,
     };
 
+    public IReadOnlyList<IElement> FindAll(string selector) => [.. Page.QuerySelectorAll(selector)];
+
+    /// <summary>Sends a file with the form of the page that takes files.</summary>
+    public async Task<Visitor> Upload(string name, string content)
+    {
+        var form = (IHtmlFormElement)Find("form[enctype='multipart/form-data']");
+        using var body = new MultipartFormDataContent
+        {
+            { new StringContent(Find("form[enctype] [name=__RequestVerificationToken]").GetAttribute("value")!), "__RequestVerificationToken" },
+            { new StringContent(content), "file", name },
+        };
+        await Take(await http.PostAsync(new Uri(new Uri(http.BaseAddress!, Address), form.GetAttribute("action")!), body));
+        return this;
+    }
+
     public Task<string> Download(string path) => http.GetStringAsync(path);
 
     private async Task Take(HttpResponseMessage answer)

@@ -10,20 +10,63 @@ public static class CatalogueReader
     /// <param name="documents">Name of each file and its text.</param>
     /// <exception cref="FormatException">A file is wrong; the message names the file, the field and the range.</exception>
     public static Shelf Read(IEnumerable<(string Name, string Json)> documents) =>
-        new([.. documents.OrderBy(d => d.Name, StringComparer.Ordinal).Select(d => Line(d.Name, d.Json))]);
+        new([.. documents.OrderBy(d => d.Name, StringComparer.Ordinal).Select(d => ReadLine(d.Json) is ({ } line, _) ? line : throw new FormatException(
+            $"{d.Name}: {string.Join("; ", ReadLine(d.Json).Errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))}"))]);
 
-    private static Line Line(string name, string json)
+    /// <summary>Reads one line; on any complaint the line is null and every complaint is listed.</summary>
+    public static (Line? Line, IReadOnlyList<FieldError> Errors) ReadLine(string json)
     {
         var errors = new List<FieldError>();
-        using var document = JsonDocument.Parse(json);
-        var r = new ObjectReader(document.RootElement, "", errors);
+        try
+        {
+            using var document = JsonDocument.Parse(json);
+            if (document.RootElement.ValueKind == JsonValueKind.Object)
+            {
+                var line = Line(document.RootElement, errors);
+                return errors.Count == 0 ? (line, errors) : (null, errors);
+            }
+
+            errors.Add(new FieldError("$", "must be one JSON object", "{ \"kitto\": \"line/1\", ... }"));
+        }
+        catch (JsonException broken)
+        {
+            errors.Add(new FieldError("$", $"is not well-formed JSON at line {broken.LineNumber + 1}", "one JSON object"));
+        }
+
+        return (null, errors);
+    }
+
+    /// <summary>Writes one line as a line/1 document that reads back to the same.</summary>
+    public static string Write(Line line) => JsonSerializer.Serialize(new
+    {
+        kitto = "line/1",
+        id = line.Id,
+        name = line.Name,
+        kind = line.Kind,
+        thickness = line.Thickness,
+        developerPerColour = line.DeveloperPerColour,
+        lengthsDeveloperPerColour = line.LengthsDeveloperPerColour,
+        developers = line.Developers.Select(d => new { volume = d.Volume, chairOnly = d.ChairOnly }),
+        processMinutes = line.Process,
+        processMin = line.ProcessMin,
+        processMax = line.ProcessMax,
+        workingLifeMinutes = line.WorkingLife,
+        longestContactMinutes = line.LongestContact,
+        tubeGrams = line.Tube,
+        shades = line.Shades.Select(s => s.Code),
+        outOfStock = line.Out,
+    }, Json.Indented);
+
+    private static Line Line(JsonElement element, List<FieldError> errors)
+    {
+        var r = new ObjectReader(element, "", errors);
         if (r.Text("kitto") != "line/1")
         {
             r.Fail("kitto", "is not line/1", "\"line/1\"");
         }
 
         double Minutes(string field) => r.Require(field, r.Number(field, 0, 120), "0 to 120");
-        var shades = (r.List("shades", 500) ?? []).Select(s => s.GetString() ?? "").Select((code, i) =>
+        var shades = (r.List("shades", 500) ?? []).Select(s => s.ValueKind == JsonValueKind.String ? s.GetString()! : "").Select((code, i) =>
         {
             var shade = ShadeOf.Parse(code);
             if (shade is null)
@@ -58,6 +101,11 @@ public static class CatalogueReader
             r.Fail("shades", "a line needs an id, shades and developers", "at least one each");
         }
 
-        return errors.Count == 0 ? line : throw new FormatException($"{name}: {string.Join("; ", errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))}");
+        foreach (string twice in line.Shades.GroupBy(s => s.Code).Where(g => g.Count() > 1).Select(g => g.Key))
+        {
+            r.Fail("shades", $"name {twice} twice", "each once");
+        }
+
+        return line;
     }
 }

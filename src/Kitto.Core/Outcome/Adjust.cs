@@ -12,7 +12,7 @@ public static class Adjust
     /// <summary>Last time's formula, changed in at most one thing; null when last time says nothing about what is wished now.</summary>
     public static IReadOnlyList<MixPart>? Next(LastTime? last, string use, Line line, Level level, Tone tone, ICollection<Because> why)
     {
-        if (last?.Formula is not { } formula || formula.Use != use || formula.Parts.Any(p => line.Find(p.Shade) is null) || !Serves(formula.Parts, level, tone))
+        if (last?.Formula is not { } formula || formula.Use != use || formula.Parts.Any(p => line.Find(p.Shade) is null || line.Out.Contains(p.Shade)) || !Serves(formula.Parts, level, tone))
         {
             return null;
         }

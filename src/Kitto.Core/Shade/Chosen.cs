@@ -21,10 +21,15 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
             return new Chosen(wanted, wanted.Given?.Parts ?? [new MixPart("LT", Share.Of(1))], null, null, []);
         }
 
+        if (wanted.Given is null && reading.Last?.Formula is { } before && before.Use == wanted.Use && before.Parts.FirstOrDefault(p => wanted.Line.Out.Contains(p.Shade)) is { } gone)
+        {
+            why.Add(new Because("SH1", $"Last time's {gone.Shade} is out of stock, so a mix is searched for among what is there.", wanted.About));
+        }
+
         var again = wanted.Given is null ? Adjust.Next(reading.Last, wanted.Use, wanted.Line, wanted.Level, wanted.Tone, why) : null;
         var known = wanted.Given?.Parts ?? again;
         bool right = reading.Last is { Result.AllRight: true, Formula: { } last } && last.Use == wanted.Use;
-        var rules = new MixRules(wanted.OnLengths ? Share.Of(0) : reading.DecisiveGrey, wanted.Level);
+        var rules = new MixRules(wanted.OnLengths ? Share.Of(0) : reading.DecisiveGrey, wanted.Level, wanted.OnLengths || wanted.Line.Kind == LineKind.HighLift ? null : wanted.Tone);
         var ideas = MixSearch.Best(canvas, rules, right ? reading.Last!.Formula!.Parts : null);
         var parts = known ?? (ideas.Mixes.Count > 0 ? ideas.Mixes[0].Parts : Nearest(wanted, rules, why));
         var looked = canvas.Look(new Mixture(wanted.Line, wanted.Developer, parts));

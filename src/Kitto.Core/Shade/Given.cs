@@ -10,7 +10,7 @@ public static class Given
     {
         why.Add(new Because("SH1", formula.HandMade ? "This mix was made by hand; it is forecast, checked against the rules and weighed out as it is." : "This formula was given, so it is weighed out as it is and only checked.", about));
         var grey = about == "lengths" ? Share.Of(0) : reading.DecisiveGrey;
-        var rules = new MixRules(grey, wantedLevel);
+        var rules = new MixRules(grey, wantedLevel, null);
         var sums = MixSums.Of(formula.Parts);
         if (!rules.Covers(sums))
         {

@@ -92,14 +92,19 @@ internal sealed class MixBounds
     /// <summary>What a mix has to meet for a weighted dE00 not above a limit, and to have enough neutral.</summary>
     /// <param name="features">What its shades absorb.</param>
     /// <param name="limit">The limit.</param>
-    /// <param name="neutral">Share of neutral that the shades need, before a concentrate.</param>
-    public Sieve For(Features features, double limit, double neutral)
+    /// <param name="rules">The rules; those that are linear in the shares are met here already.</param>
+    /// <param name="concentrate">The concentrate; -1 for none.</param>
+    /// <param name="share">Its share.</param>
+    public Sieve For(Features features, double limit, MixRules rules, int concentrate, double share)
     {
         var met = new List<double[]>();
-        if (neutral > 0)
+        if (rules.LeastNeutral > 0)
         {
-            met.Add([.. scorer.Shades.Select(s => (s.Shade.Family is Family.N or Family.NN ? 1 : 0) - neutral + 1e-6)]);
+            met.Add([.. scorer.Shades.Select(s => (s.Shade.Family is Family.N or Family.NN ? 1 : 0) - rules.LeastNeutral / (1 - share) + 1e-6)]);
         }
+
+        double foreign = MixRules.MostForeign - (concentrate >= 0 && rules.Foreign(scorer.Concentrates[concentrate].Shade) ? share : 0);
+        met.Add([.. scorer.Shades.Select(s => foreign / (1 - share) - (rules.Foreign(s.Shade) ? 1 : 0) + 1e-6)]);
 
         foreach (var c in nearest.For(limit))
         {

@@ -3,8 +3,12 @@ namespace Kitto.Core.Shade;
 /// <summary>The rules that every proposed mix has to keep, whatever it looks like (SH3, SH5, SH6, SH7).</summary>
 /// <param name="Grey">White share of the greyest zone that counts; zero on lengths.</param>
 /// <param name="Wish">Wished level.</param>
-public sealed record MixRules(Share Grey, Level Wish)
+/// <param name="Tone">Wished tone, where tones that are not in it are kept small; null where a mix may be all counter (gloss, high-lift).</param>
+public sealed record MixRules(Share Grey, Level Wish, Tone? Tone)
 {
+    /// <summary>Tones that the wish does not hold correct a mix, they do not make it: at most this share together (ours; SH3, SH6 and OU2 ask for a tenth to a quarter).</summary>
+    public const double MostForeign = 1.0 / 3;
+
     /// <summary>Shades lie at most this many levels from the wish and from one another: tones are countered at the same level (SH3), levels in between come from adjacent shades (SH7). The two is ours.</summary>
     public const double LevelsApart = 2;
 
@@ -44,8 +48,13 @@ public sealed record MixRules(Share Grey, Level Wish)
     /// <summary>Whether a mix has red against its ash, where that is needed.</summary>
     public bool StaysBrown(in MixSums mix) => !AshShows || mix.Cool <= 1e-9 || mix.Warm >= RedAgainstGreen - 1e-9;
 
+    /// <summary>Whether a shade's tone is none that the wish holds; neutrals never are. Both ashes are one.</summary>
+    public bool Foreign(ShadeOf shade) => Tone is { } tone && shade.Family is { } family and not (Family.N or Family.NN) && !tone.Families.Any(f => f == family || (Ash(f) && Ash(family)));
+
+    private static bool Ash(Family family) => family is Family.AG or Family.AB;
+
     /// <summary>Whether a mix keeps every rule.</summary>
-    public bool Allow(in MixSums mix) => mix.Deepest + LevelsApart >= mix.Lightest && mix.Clear <= MostClear + 1e-9 && Covers(mix) && StaysBrown(mix);
+    public bool Allow(in MixSums mix) => mix.Deepest + LevelsApart >= mix.Lightest && mix.Clear <= MostClear + 1e-9 && mix.Foreign <= MostForeign + 1e-9 && Covers(mix) && StaysBrown(mix);
 
     /// <summary>The shades of a line that a mix may be made of: those near the wish, or the nearest the line has; all of a high-lift line, whose shades have no level of their own.</summary>
     public IReadOnlyList<ShadeOf> Near(Line line)
@@ -67,27 +76,21 @@ public sealed record MixRules(Share Grey, Level Wish)
 /// <param name="Cool">Share of ash, as shade or concentrate.</param>
 /// <param name="Warm">Share of red and copper, as shade or concentrate.</param>
 /// <param name="Clear">Share of clear.</param>
+/// <param name="Foreign">Share of tones that the wish does not hold.</param>
 /// <param name="Deepest">Level of the deepest shade; 0 where none has one.</param>
 /// <param name="Lightest">Level of the lightest shade.</param>
-public readonly record struct MixSums(double Neutral, double Extra, double Cool, double Warm, double Clear, int Deepest, int Lightest)
+public readonly record struct MixSums(double Neutral, double Extra, double Cool, double Warm, double Clear, double Foreign, int Deepest, int Lightest)
 {
     /// <summary>Sums of a mix; codes that are no shade count as nothing.</summary>
-    public static MixSums Of(IEnumerable<MixPart> parts) => parts.Aggregate(default(MixSums), (sum, p) => ShadeOf.Parse(p.Shade) is { } shade ? sum.With(shade, p.Share.Value) : sum);
+    /// <param name="parts">The mix.</param>
+    /// <param name="rules">The rules that say which tones are foreign to the wish; null: none is.</param>
+    public static MixSums Of(IEnumerable<MixPart> parts, MixRules? rules = null) =>
+        parts.Aggregate(default(MixSums), (sum, p) => ShadeOf.Parse(p.Shade) is { } shade ? sum.With(shade, p.Share.Value, rules?.Foreign(shade) ?? false) : sum);
 
     /// <summary>With a part added.</summary>
-    public MixSums With(ShadeOf shade, double share) => (shade.Level == 0 ? this : this with
-    {
-        Deepest = Deepest == 0 ? shade.Level : Math.Min(Deepest, shade.Level),
-        Lightest = Math.Max(Lightest, shade.Level),
-    }).With(shade.Family, share);
-
-    private MixSums With(Family? family, double share) => family switch
-    {
-        Family.N => this with { Neutral = Neutral + share },
-        Family.NN => this with { Neutral = Neutral + share, Extra = Extra + share },
-        Family.AG or Family.AB => this with { Cool = Cool + share },
-        Family.R or Family.C => this with { Warm = Warm + share },
-        null => this with { Clear = Clear + share },
-        _ => this,
-    };
+    public MixSums With(ShadeOf shade, double share, bool foreign) => new(
+        Neutral + (shade.Family is Family.N or Family.NN ? share : 0), Extra + (shade.Family is Family.NN ? share : 0),
+        Cool + (shade.Family is Family.AG or Family.AB ? share : 0), Warm + (shade.Family is Family.R or Family.C ? share : 0),
+        Clear + (shade.Family is null ? share : 0), Foreign + (foreign ? share : 0),
+        shade.Level == 0 ? Deepest : Deepest == 0 ? shade.Level : Math.Min(Deepest, shade.Level), Math.Max(Lightest, shade.Level));
 }

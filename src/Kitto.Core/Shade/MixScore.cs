@@ -49,7 +49,7 @@ internal sealed class MixScorer
         var all = rules.Near(canvas.Line).OrderBy(s => s.Code, StringComparer.Ordinal).Select(s => new Colourant(s, canvas.Line, canvas.Developer)).ToList();
         Shades = [.. all.Where(s => !s.Shade.Concentrate)];
         Concentrates = [.. all.Where(s => s.Shade.Concentrate)];
-        sums = [.. Shades.Concat(Concentrates).Select(s => default(MixSums).With(s.Shade, 1))];
+        sums = [.. Shades.Concat(Concentrates).Select(s => default(MixSums).With(s.Shade, 1, rules.Foreign(s.Shade)))];
         order = [.. Enumerable.Range(0, canvas.Spots.Count)];
         parts = new (double, double)[order.Length];
         OnWhite = new Deposits(Shades, 0);
@@ -147,7 +147,7 @@ internal sealed class MixScorer
 
     public MixSums Sums(in GridMix mix)
     {
-        double neutral = 0, extra = 0, cool = 0, warm = 0, clear = 0;
+        double neutral = 0, extra = 0, cool = 0, warm = 0, clear = 0, foreign = 0;
         int deepest = int.MaxValue, lightest = 0;
         for (int i = 0; i < mix.Parts; i++)
         {
@@ -158,11 +158,12 @@ internal sealed class MixScorer
             cool += one.Cool * share;
             warm += one.Warm * share;
             clear += one.Clear * share;
+            foreign += one.Foreign * share;
             deepest = one.Deepest > 0 && one.Deepest < deepest ? one.Deepest : deepest;
             lightest = Math.Max(lightest, one.Lightest);
         }
 
-        return new MixSums(neutral, extra, cool, warm, clear, deepest == int.MaxValue ? 0 : deepest, lightest);
+        return new MixSums(neutral, extra, cool, warm, clear, foreign, deepest == int.MaxValue ? 0 : deepest, lightest);
     }
 
     /// <summary>The families of a mix, which make it one idea among others.</summary>

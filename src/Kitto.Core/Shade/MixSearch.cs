@@ -147,7 +147,7 @@ public sealed class MixSearch
     {
         int parts = shades + (concentrate < 0 ? 0 : 1);
         double left = Math.Min(Limit, bar) - Score.Cost(parts, leaves);
-        var sieve = left <= 0 ? null : bounds.For(features, left, rules.LeastNeutral / (1 - share));
+        var sieve = left <= 0 ? null : bounds.For(features, left, rules, concentrate, share);
         if (sieve is not { Any: true })
         {
             return;

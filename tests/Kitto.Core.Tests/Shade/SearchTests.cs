@@ -69,7 +69,7 @@ public sealed class SearchTests
     {
         foreach (var mix in MixSearch.Best(x.Canvas, x.Rules).Mixes)
         {
-            Assert.True(x.Rules.Allow(MixSums.Of(mix.Parts)));
+            Assert.True(x.Rules.Allow(MixSums.Of(mix.Parts, x.Rules)));
             Assert.Equal(1, mix.Parts.Sum(p => p.Share.Value), 9);
             Assert.All(mix.Parts, p => Assert.Contains(Steps, n => Math.Abs(p.Share.Value * n - Math.Round(p.Share.Value * n)) < 1e-9));
             Assert.All(mix.Parts, p => Assert.NotNull(x.Line.Find(p.Shade)));
@@ -205,6 +205,6 @@ public sealed class SearchTests
         var schedule = Timing.Choose(c.Reading, c.Reading.Hands, Service.RootTouchUp, line, level, House.Default, []).Schedule;
         var developer = Choice.For(line, false, c.Reading, Level.Of(level), []);
         var canvas = Canvas.OfRoots(c.Reading, line, developer, schedule, false, Dye.Look(level, c.Goal.Tone!.Value).Lab, new Lab(residual, -residual / 2, residual));
-        return (c, line, canvas, new MixRules(c.Reading.DecisiveGrey, Level.Of(level)), residual);
+        return (c, line, canvas, new MixRules(c.Reading.DecisiveGrey, Level.Of(level), c.Reading.Hair.Porosity == Porosity.High ? null : c.Goal.Tone), residual);
     }
 }

@@ -1,0 +1,42 @@
+namespace Kitto.Store;
+
+/// <summary>A line of the shelf as it is kept.</summary>
+public sealed record StoredLine(string Id, string Document, int Version);
+
+/// <summary>The lines on the shelf.</summary>
+public sealed class Lines(Database db)
+{
+    public Task<IReadOnlyList<StoredLine>> All() => db.List<StoredLine>("select id, document::text as document, version from line order by id");
+
+    /// <summary>Puts the first lines on an empty shelf; a shelf that has any is left alone.</summary>
+    public Task Fill(IEnumerable<(string Id, string Document)> lines) => db.Together(async connection =>
+    {
+        await Dapper.SqlMapper.ExecuteAsync(connection, "lock table line in exclusive mode");
+        if (await Dapper.SqlMapper.ExecuteScalarAsync<int>(connection, "select count(*) from line") > 0)
+        {
+            return;
+        }
+
+        foreach (var (id, document) in lines)
+        {
+            await Dapper.SqlMapper.ExecuteAsync(connection, "insert into line (id, document) values (@id, @document::jsonb)", new { id, document });
+        }
+    });
+
+    /// <summary>Writes lines together. A version of 0 is a new line.</summary>
+    /// <exception cref="ConflictException">Someone has changed one meanwhile; nothing was written.</exception>
+    public Task Save(IEnumerable<StoredLine> lines, Guid by) => db.Together(async connection =>
+    {
+        foreach (var line in lines)
+        {
+            int rows = await Dapper.SqlMapper.ExecuteAsync(connection, line.Version == 0
+                ? "insert into line (id, document, changed_by) values (@Id, @Document::jsonb, @by) on conflict (id) do nothing"
+                : "update line set document = @Document::jsonb, version = version + 1, changed_at = now(), changed_by = @by where id = @Id and version = @Version",
+                new { line.Id, line.Document, line.Version, by });
+            if (rows == 0)
+            {
+                throw new ConflictException($"Someone else has changed {line.Id} meanwhile.");
+            }
+        }
+    });
+}

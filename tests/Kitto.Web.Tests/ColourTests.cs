@@ -1,0 +1,136 @@
+using System.Net;
+using Kitto.Core.Contract;
+using Kitto.Core.Shade;
+using Kitto.Web.Cases;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Kitto.Web.Tests;
+
+/// <summary>Strand, mixes and shelf, on a studio of their own: stock is changed here.</summary>
+public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
+{
+    private async Task<Visitor> Sitting(string client, params (string, string?)[] facts)
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        await visitor.Open($"/clients/{await studio.IdOf(client)}/prescription");
+        await visitor.Send("#sitting", "?handler=Preview", facts);
+        return visitor;
+    }
+
+    [Fact]
+    public async Task The_strand_is_that_of_the_picked_zone_in_the_colours_of_the_forecast()
+    {
+        var visitor = await Sitting("Lotte", ("look", "nape"), ("zones.nape.regrowthMm", "23"));
+        var strand = visitor.Find(".strand");
+        Assert.Contains("nape: 23 mm", strand.GetAttribute("aria-label")!, StringComparison.Ordinal);
+        Assert.Equal("23", visitor.Find("#line-handle").GetAttribute("aria-valuenow"));
+        Assert.True(strand.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")).Distinct().Count() >= 3);
+        Assert.Contains("A screen is not a swatch", visitor.Text, StringComparison.Ordinal);
+        Assert.Contains("which the dye has to counter", strand.TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_mix_taken_from_the_tray_is_weighed_out_and_signed_as_made_by_hand()
+    {
+        var visitor = await Sitting("Lotte");
+        var mixes = visitor.FindAll(".mix");
+        Assert.True(mixes.Count >= 3);
+        Assert.Equal("true", mixes[0].GetAttribute("aria-pressed"));
+        string other = mixes[1].GetAttribute("data-mix")!;
+        await visitor.Open($"/clients/{await studio.IdOf("Lotte")}/prescription");
+        await visitor.Send("#sitting", "?handler=Preview", ("mix", other));
+        Assert.Equal(other, visitor.Find(".mix[aria-pressed=true]").GetAttribute("data-mix"));
+        Assert.Contains("made by hand", visitor.Find(".mix[aria-pressed=true]").TextContent, StringComparison.Ordinal);
+        await visitor.Open($"/clients/{await studio.IdOf("Lotte")}/prescription");
+        await visitor.Send("#sitting", "?handler=Sign", ("mix", other));
+        var signed = (await studio.Kits.History(await studio.IdOf("Lotte")))[0];
+        Assert.Equal(other.Split(' ').Select(p => p.Split(':')[0]).Order(), Json.ReadPrescription(signed.Document).Formulas[0].Parts.Select(p => p.Shade).Order());
+        Assert.True(CaseReader.Read(signed.CaseDocument, studio.Services.GetRequiredService<Shelf>()).Case!.Formula!.HandMade);
+    }
+
+    [Theory]
+    [InlineData("5N:0.5", "add up to 0.5")]
+    [InlineData("5N:0.5 9Z:0.5", "is not a shade code")]
+    [InlineData("5N:x", "is needed")]
+    [InlineData("7V:0.5 11N:0.5", "does not have")]
+    public async Task A_mix_that_is_none_is_refused_in_words(string mix, string says)
+    {
+        var visitor = await Sitting("Lotte", ("mix", mix));
+        Assert.Contains(says, visitor.Find(".missing-list").TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_mix_made_by_hand_takes_no_salon_case_home()
+    {
+        var visitor = await Sitting("Lotte", ("goal.level", "9"), ("mix", "5N:1"));
+        Assert.Contains("Only in the salon", visitor.Find(".verdict").TextContent, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_is_unticked_on_the_shelf_is_proposed_no_more_and_a_stale_shelf_is_refused()
+    {
+        var visitor = await Sitting("Lotte");
+        string first = visitor.Find(".mix[aria-pressed=true]").GetAttribute("data-mix")!.Split(':')[0];
+        var line = studio.Services.GetRequiredService<Shelf>().Find("lantern-cream")!;
+        var have = line.Shades.Select(s => s.Code).Where(c => c != first).Select(c => ("have", (string?)c)).ToArray();
+        await visitor.Open("/shelf");
+        string version = visitor.Find("form[action*='lantern-cream'] [name=version]").GetAttribute("value")!;
+        await visitor.Send("form[action*='lantern-cream']", [("version", version), .. have]);
+        Assert.Contains("shades in stock", visitor.Text, StringComparison.Ordinal);
+        Assert.DoesNotContain($"{first}:", string.Join(' ', (await Sitting("Lotte")).FindAll(".mix").Select(m => m.GetAttribute("data-mix"))), StringComparison.Ordinal);
+        await visitor.Send("form[action*='lantern-cream']", [("version", version), .. have]);
+        Assert.Contains("Someone else has changed", visitor.Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task The_shelf_goes_out_and_comes_back_the_same_and_a_wrong_row_changes_nothing()
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        string csv = await visitor.Download("/shelf?handler=Csv");
+        var shelf = studio.Services.GetRequiredService<Shelf>();
+        Assert.Empty(ShelfCsv.Read(csv, shelf).Changed);
+        Assert.Equal(1 + shelf.Lines.Sum(l => l.Shades.Count), csv.Split('\n', StringSplitOptions.RemoveEmptyEntries).Length);
+
+        await visitor.Open("/shelf");
+        await visitor.Upload("wrong.csv", "line,shade,level,family,inStock\nhalyard-demi,5N,5,N,no\nnowhere,5N,5,N,yes\nhalyard-demi,5Q,,,yes\nhalyard-demi,6N,7,N,yes\nhalyard-demi,7N,7,N,perhaps\nhalyard-demi,5N,5,N,no\n");
+        foreach (string row in new[] { "Row 3: line is", "Row 4: shade is", "Row 5: level is 7", "Row 6: inStock is", "Row 7: 5N of halyard-demi stands" })
+        {
+            Assert.Contains(row, visitor.Text, StringComparison.Ordinal);
+        }
+
+        Assert.Empty(studio.Services.GetRequiredService<Shelf>().Find("halyard-demi")!.Out);
+        await visitor.Upload("new.csv", "line;shade;inStock\nhalyard-demi;8AG;yes\nhalyard-demi;9N;no\n");
+        var demi = studio.Services.GetRequiredService<Shelf>().Find("halyard-demi")!;
+        Assert.NotNull(demi.Find("8AG"));
+        Assert.Equal(["9N"], demi.Out);
+    }
+
+    [Fact]
+    public async Task A_line_goes_out_and_comes_in_as_json_and_keeps_its_kind()
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        string json = await visitor.Download("/shelf?handler=Json&id=breakwater");
+        Assert.Empty(CatalogueReader.ReadLine(json).Errors);
+        await visitor.Open("/shelf");
+        await visitor.Upload("l.json", json.Replace("\"lightener\"", "\"permanent\"", StringComparison.Ordinal));
+        Assert.Contains("keeps its kind", visitor.Text, StringComparison.Ordinal);
+        await visitor.Upload("l.json", json.Replace("45", "450", StringComparison.Ordinal));
+        Assert.Contains("processMinutes is 450", visitor.Text, StringComparison.Ordinal);
+        await visitor.Upload("l.json", json.Replace("\"breakwater\"", "\"millrace\"", StringComparison.Ordinal).Replace("\"Breakwater\"", "\"Millrace\"", StringComparison.Ordinal));
+        Assert.Contains("Millrace is on the shelf", visitor.Text, StringComparison.Ordinal);
+        await visitor.Upload("l.json", "{ not json");
+        Assert.Contains("not well-formed", visitor.Text, StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.OK, visitor.Status);
+    }
+
+    [Fact]
+    public void Every_line_of_the_catalogue_reads_back_as_it_was_written()
+    {
+        foreach (var line in studio.Services.GetRequiredService<Shelf>().Lines)
+        {
+            var (back, errors) = CatalogueReader.ReadLine(CatalogueReader.Write(line));
+            Assert.Empty(errors);
+            Assert.Equal(CatalogueReader.Write(line), CatalogueReader.Write(back!));
+        }
+    }
+}

@@ -1,0 +1,104 @@
+// The strand, the tray and the mix made by hand: by pointer and by keys; the shelf that the search works from.
+import { test, expect } from '@playwright/test';
+import { accessible, fits, signIn } from './help.mjs';
+
+const open = async page => {
+  await signIn(page);
+  await page.goto(process.env.KITTO_URL + '/clients?find=Lotte');
+  await page.getByRole('link', { name: /Lotte/ }).click();
+  await page.getByRole('link', { name: 'Reading and prescription' }).click();
+  await page.locator('#f-goal-level').fill('5');
+  await page.locator('#f-goal-tone').selectOption('AB');
+  await expect(page.locator('.reasons').first()).toContainText('level 5 AB');
+};
+const far = async page => Number((await page.locator('.strand-says b').innerText()).split(' ')[0]);
+
+test('the line of demarcation is dragged and nudged, and the number and the head go with it', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await open(page);
+  await page.locator('.zone[data-zone=crown] .zone-ground').click();
+  await page.locator('.zone-fields.shown').getByLabel('regrowth', { exact: true }).fill('15');
+  await expect(page.locator('#line-handle')).toHaveAttribute('aria-valuenow', '15');
+  await page.locator('#line-handle').focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('#f-zones-crown-regrowthMm')).toHaveValue('16');
+  await expect(page.locator('#line-handle')).toHaveAttribute('aria-valuenow', '16');
+  await expect(page.locator('#line-handle')).toBeFocused();
+  const box = await page.locator('#line-handle circle').boundingBox();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 110, box.y + 5, { steps: 8 });
+  await page.waitForTimeout(400);
+  await page.mouse.move(box.x + 150, box.y + 5, { steps: 4 });
+  await page.mouse.up();
+  const dragged = Number(await page.locator('#f-zones-crown-regrowthMm').inputValue());
+  expect(dragged).toBeGreaterThan(20);
+  await expect(page.locator('.zone[data-zone=crown]')).toHaveAttribute('aria-label', new RegExp(`regrowth ${dragged} mm`));
+  await expect(page.locator('.strand')).toHaveAttribute('aria-label', new RegExp(`crown: ${dragged} mm`));
+});
+
+test('a mix is made by hand: taken, moved by pointer and keys, added to, and given back', async ({ page }) => {
+  const problems = [];
+  page.on('pageerror', e => problems.push(e.message));
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await open(page);
+  const searched = await page.locator('#mix-bar').getAttribute('data-mix');
+  const best = await far(page);
+
+  const other = await page.locator('#mix-1').getAttribute('data-mix');
+  await page.locator('#mix-1').click();
+  await expect(page.locator('#mix-0')).toHaveAttribute('data-mix', other);
+  await expect(page.locator('#mix-0')).toContainText('made by hand');
+  await accessible(page);
+
+  // One shade alone, then a second one by the list, then the border by keys and by pointer.
+  await page.locator('[name=mix]').evaluate(field => { field.value = '5N:1'; field.dispatchEvent(new Event('change', { bubbles: true })); });
+  await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', '5N:1');
+  await page.locator('#hand-add').selectOption('5AG');
+  await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', '5N:0.9 5AG:0.1');
+  await page.locator('#hand-0').focus();
+  for (let i = 0; i < 3; i++) { await page.keyboard.press('ArrowLeft'); await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', `5N:${(.8 - i / 10).toFixed(1)} 5AG:${(.2 + i / 10).toFixed(1)}`); }
+  await expect(page.locator('#hand-0')).toBeFocused();
+  const bar = await page.locator('#mix-bar').boundingBox();
+  const grip = await page.locator('#hand-0 .bar-grip').boundingBox();
+  await page.mouse.move(grip.x + 2, grip.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(bar.x + bar.width * .31, grip.y + 10, { steps: 10 });
+  await page.waitForTimeout(400);
+  await page.mouse.move(bar.x + bar.width * .02, grip.y + 10, { steps: 10 });
+  await page.mouse.up();
+  await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', '5AG:1');
+  expect(await far(page)).toBeGreaterThan(best);
+  await expect(page.locator('.formula')).toContainText('5AG');
+
+  await page.locator('#mix-search').click();
+  await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', searched);
+  // Another line has other shades: the mix made by hand does not go with it.
+  await page.locator('#mix-1').click();
+  await expect(page.locator('#mix-0')).toContainText('made by hand');
+  await page.locator('#f-line').selectOption('halyard-demi');
+  await expect(page.locator('.formula-ratio')).toContainText('Halyard Demi');
+  await expect(page.locator('#mix-0')).toContainText('taken');
+  expect(problems).toEqual([]);
+});
+
+for (const [name, view] of [['desktop', { width: 1280, height: 800 }], ['phone', { width: 390, height: 844 }]]) {
+  test(`the shelf at ${name} size: stock is ticked, a wrong file changes nothing`, async ({ page }) => {
+    await page.setViewportSize(view);
+    await signIn(page);
+    await page.goto(process.env.KITTO_URL + '/shelf');
+    await accessible(page);
+    await fits(page);
+    const gloss = page.locator('form.shelf-line', { hasText: 'Tidewash Gloss' });
+    const shade = gloss.getByLabel('9N', { exact: true });
+    const before = await shade.isChecked();
+    await shade.setChecked(!before);
+    await gloss.getByRole('button', { name: 'Keep stock' }).click();
+    await expect(page.getByRole('status')).toContainText('Tidewash Gloss');
+    await expect(page.locator('form.shelf-line', { hasText: 'Tidewash Gloss' }).getByLabel('9N', { exact: true })).toBeChecked({ checked: !before });
+    await page.getByLabel('Take over a file').setInputFiles({ name: 'shades.csv', mimeType: 'text/csv', buffer: Buffer.from('line,shade,inStock\ntidewash-gloss,99N,yes\n') });
+    await page.getByRole('button', { name: 'Take over', exact: true }).click();
+    await expect(page.getByRole('alert')).toContainText('Row 2: shade is "99N"');
+    await accessible(page);
+  });
+}
