@@ -22,7 +22,7 @@ public sealed record Ideas(IReadOnlyList<Found> Mixes, Found? Simplest, int Look
 /// </summary>
 public sealed class MixSearch
 {
-    private const double FirstBar = 1.4, Raise = 1.4, LastBar = 12;
+    private const double FirstBar = 1.2, Raise = 1.7, LastBar = 12;
 
     /// <summary>Shares that a concentrate can have beside two shades or more, or beside one.</summary>
     private static readonly double[] Concentrated = [.. Enumerable.Range(2, 3).SelectMany(MixGrid.Shares).Select(s => s[^1]).Where(s => s <= MixRules.MostConcentrate).Distinct().Order()];
