@@ -20,7 +20,7 @@ public static class ColourSpeed
     /// <summary>Heads that ask the search for different things: name, natural level, white in percent (temples, rest), wish, texture.</summary>
     private static readonly (string Says, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who)[] Heads =
     [
-        ("the example's head, 5N", 5, 80, 40, 5, "N", Core.Quantity.Who.Alone),
+        ("white, temples resistant, 5N", 5, 80, 40, 5, "N", Core.Quantity.Who.Alone),
         ("no white, 6AB", 5, 0, 0, 6, "AB", Core.Quantity.Who.Trained),
         ("no white, 5N", 5, 0, 0, 5, "N", Core.Quantity.Who.Alone),
         ("a fifth white, 6G", 6, 20, 20, 6, "G", Core.Quantity.Who.Helper),
@@ -89,13 +89,13 @@ public static class ColourSpeed
         reading = reading with
         {
             Hair = reading.Hair with { NaturalLevel = Level.Of(head.Natural) },
-            Zones = [.. reading.Zones.Select((z, i) => z with { Grey = Share.Of((Temple(i) ? head.Temples : head.Others) / 100), Resistant = false })],
+            Zones = [.. reading.Zones.Select((z, i) => z with { Grey = Share.Of((Temple(i) ? head.Temples : head.Others) / 100), Resistant = Temple(i) && head.Temples >= 80 })],
         };
         var tone = Tone.TryParse(head.Tone, out var read) ? read : throw new InvalidOperationException(head.Tone);
         var schedule = Timing.Choose(reading, new Core.Quantity.Hands(head.Who, false, []), Service.RootTouchUp, line, head.Level, House.Default, []).Schedule;
         var target = Dye.Look(head.Level, tone).Lab;
         var developer = Choice.For(line, false, reading, Level.Of(head.Level), []);
-        Canvas Make() => Canvas.OfRoots(reading, line, developer, schedule, false, target, default);
+        Canvas Make() => Canvas.OfRoots(reading, line, developer, schedule, true, target, default);
         MixPart[] mix = [new("5N", Share.Of(.5)), new("6G", Share.Of(.3)), new("0B", Share.Of(.1)), new("6C", Share.Of(.1))];
         return (Make, new MixRules(reading.DecisiveGrey, Level.Of(head.Level), tone), () => Make().Look(new Mixture(line, developer, mix)));
     }
