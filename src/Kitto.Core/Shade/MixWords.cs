@@ -97,12 +97,10 @@ public static class MixWords
         }
     }
 
-    /// <summary>What speaks for another mix and against it, beside the chosen one.</summary>
+    /// <summary>What speaks for another mix and against it, beside the chosen one; the difference to the wish stands beside it as a number.</summary>
     public static string Why(Found other, IReadOnlyList<MixPart> chosen, Looked looked)
     {
         var said = new List<string>();
-        double nearer = looked.DeltaE - other.DeltaE;
-        said.Add(Math.Abs(nearer) < .05 ? "as near" : $"{Math.Abs(nearer):0.0} {(nearer > 0 ? "nearer" : "further")}");
         double evener = looked.GreyContrast - other.GreyContrast;
         if (Math.Abs(evener) >= .1)
         {
@@ -115,7 +113,7 @@ public static class MixWords
             said.Add($"{Count(Math.Abs(parts))} {(parts < 0 ? "fewer" : "more")}");
         }
 
-        return string.Join(", ", said);
+        return said.Count == 0 ? "as even, as many parts" : string.Join(", ", said);
     }
 
     /// <summary>A mix in one line.</summary>
@@ -130,7 +128,7 @@ public static class MixWords
     {
         < 1 => "hardly to be seen",
         < 2 => "seen only side by side",
-        < 4 => "a shade off when looked for",
+        < 4 => "a shade off",
         _ => "plainly another colour",
     };
 
