@@ -4,6 +4,9 @@ run_tests() {
   npm_ready "$ROOT/tests/browser"
   say "kitto: building"
   build Kitto.slnx
+  console_ready
+  # The bench writes the colours that an independent library checks.
+  build bench/Kitto.Bench/Kitto.Bench.csproj
   # Tests keep to a cluster of their own; each test class and the browser run make databases of their own in it.
   PG_EXTRA="-c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200" cluster_start pg-test
   cluster_use pg-test $$

@@ -1,0 +1,135 @@
+using System.Globalization;
+using AngleSharp.Dom;
+using AngleSharp.Html.Parser;
+using Kitto.Core;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+using Kitto.Web.Cases;
+using Kitto.Web.Drawing;
+
+namespace Kitto.Web.Tests;
+
+/// <summary>Drawings carry numbers: what is drawn is what was reckoned.</summary>
+public sealed class DrawingTests
+{
+    private static readonly string Root = FindRoot();
+
+    private static readonly Shelf Shelf = CatalogueReader.Read(
+        Directory.EnumerateFiles(Path.Combine(Root, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
+
+    private static (Case Case, Prescription Prescription) Example(Func<Case, Case>? with = null)
+    {
+        var c = CaseReader.Read(File.ReadAllText(Path.Combine(Root, "docs", "formats", "example-case.json")), Shelf).Case!;
+        c = with?.Invoke(c) ?? c;
+        return (c, Prescriber.Prescribe(c, Shelf));
+    }
+
+    private static IElement Parse(string svg) => new HtmlParser().ParseDocument(svg).Body!.FirstElementChild!;
+
+    private static double Number(IElement of, string attribute) => double.Parse(of.GetAttribute(attribute)!, CultureInfo.InvariantCulture);
+
+    [Fact]
+    public void The_strand_shows_the_engines_own_colours_and_nothing_else()
+    {
+        var (c, p) = Example();
+        foreach (var zone in p.Forecast.PerZone)
+        {
+            var svg = Parse(StrandDrawing.Draw(p, c.Reading, zone.Zone));
+            var drawn = svg.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")!).ToHashSet();
+            var reckoned = new[] { zone.Today, zone.Lifted, zone.After }.SelectMany(f => new[] { f.White?.Hex, f.Pigmented?.Hex }).Append(p.Forecast.Lengths!.Hex).Append(p.Forecast.LengthsToday!.Hex).OfType<string>().ToHashSet();
+            Assert.Subset(reckoned, drawn);
+            Assert.Contains(zone.After.Pigmented!.Hex, drawn);
+            Assert.Contains(zone.Lifted.Pigmented!.Hex, drawn);
+            Assert.Contains(p.Forecast.Target!.Hex, svg.OuterHtml, StringComparison.Ordinal);
+        }
+    }
+
+    [Theory]
+    [InlineData(0, 0)]
+    [InlineData(0.25, 3)]
+    [InlineData(0.5, 6)]
+    [InlineData(1, 12)]
+    public void White_fibres_are_as_many_as_the_share_says(double grey, int white)
+    {
+        var (c, p) = Example(c => c with { Reading = c.Reading with { Zones = [.. c.Reading.Zones.Select(z => z with { Grey = Share.Of(grey), Resistant = false })] } });
+        var zone = p.Forecast.PerZone[0];
+        var svg = Parse(StrandDrawing.Draw(p, c.Reading, zone.Zone));
+        // In the row of today, left of the line: one move a fibre.
+        int drawn = zone.Today.White is { } look
+            ? svg.QuerySelectorAll($".fibre[stroke='{look.Hex}']").Select(f => f.GetAttribute("d")!.Count(ch => ch == 'M')).FirstOrDefault() : 0;
+        Assert.Equal(white, drawn);
+    }
+
+    [Fact]
+    public void The_line_of_demarcation_stands_where_the_ruler_says()
+    {
+        foreach (double mm in new[] { 3.0, 14, 60, 250 })
+        {
+            var (c, p) = Example(c => c with { Reading = c.Reading with { Zones = [.. c.Reading.Zones.Select(z => z with { Regrowth = Millimetres.Of(mm) })] } });
+            var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, move: true));
+            double at = Number(svg.QuerySelector(".demarcation")!, "x1");
+            Assert.Equal(mm, (at - Number(svg, "data-left")) * Number(svg, "data-mm"), 0.1);
+            Assert.Equal(mm, Number(svg.QuerySelector("#line-handle")!, "aria-valuenow"));
+            Assert.All(svg.QuerySelectorAll(".tick-number").Where(t => double.TryParse(t.TextContent, out _)), t =>
+                Assert.Equal(double.Parse(t.TextContent, CultureInfo.InvariantCulture), (Number(t, "x") - Number(svg, "data-left")) * Number(svg, "data-mm"), 0.1));
+        }
+    }
+
+    [Fact]
+    public void A_gloss_has_no_line_and_a_band_of_its_own()
+    {
+        var (c, p) = Example(c => c with
+        {
+            Goal = c.Goal with { Service = Service.Gloss },
+            Reading = c.Reading with { Hair = c.Reading.Hair with { Band = new Band(Millimetres.Of(60), Level.Of(7), new Tone(Family.G)) } },
+        });
+        var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, move: true));
+        Assert.Null(svg.QuerySelector("#line-handle"));
+        Assert.Contains(p.Forecast.BandToday!.Hex, svg.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")));
+        Assert.Contains(p.Forecast.Band!.Hex, svg.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")));
+    }
+
+    [Theory]
+    [InlineData("5N:1")]
+    [InlineData("5N:0.8 5AG:0.2")]
+    [InlineData("6N:0.333 6G:0.333 0R:0.334")]
+    public void A_mix_by_hand_is_drawn_true_to_its_shares_and_written_back_the_same(string mix)
+    {
+        MixPart[] parts = [.. mix.Split(' ').Select(p => p.Split(':')).Select(p => new MixPart(p[0], Share.Of(double.Parse(p[1], CultureInfo.InvariantCulture))))];
+        var svg = Parse(MixBar.Draw(parts));
+        Assert.Equal(mix, svg.GetAttribute("data-mix"));
+        Assert.Equal(parts.Length - 1, svg.QuerySelectorAll("[role=slider]").Length);
+        double width = Number(svg, "data-width");
+        var drawn = svg.QuerySelectorAll("rect[fill]").ToList();
+        for (int i = 0; i < parts.Length; i++)
+        {
+            Assert.Equal(parts[i].Share.Value * width, Number(drawn[i], "width") + 2, 0.1);
+        }
+    }
+
+    [Fact]
+    public void The_answers_tray_begins_with_the_mix_that_is_weighed_out()
+    {
+        var (c, p) = Example();
+        var answer = new Answer(c, p, [], Shelf);
+        Assert.Equal(p.Formulas[0].Parts.Select(x => x.Shade), answer.Mixes[0].Parts.Select(x => x.Shade));
+        Assert.Equal(p.Forecast.DeltaE, answer.Mixes[0].DeltaE);
+        Assert.Equal(p.Alternatives.Count + 1, answer.Mixes.Count);
+        Assert.DoesNotContain(answer.Addable, s => answer.Mixes[0].Parts.Any(x => x.Shade == s));
+        Assert.False(answer.GreenCast);
+        var forced = Example(c => c with { Formula = new GivenFormula("roots", [new MixPart("5AG", Share.Of(1))], null, HandMade: true) });
+        Assert.True(new Answer(forced.Case, forced.Prescription, [], Shelf).GreenCast);
+    }
+
+    private static string FindRoot()
+    {
+        string? at = AppContext.BaseDirectory;
+        while (at is not null && !File.Exists(Path.Combine(at, "Kitto.slnx")))
+        {
+            at = Path.GetDirectoryName(at);
+        }
+
+        return at ?? throw new InvalidOperationException("The tests run outside the project.");
+    }
+}
