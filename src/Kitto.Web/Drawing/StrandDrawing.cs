@@ -33,7 +33,7 @@ public static class StrandDrawing
         double X(double at) => Left + (Right - Left) * Math.Min(at, shown) / shown;
         double line = X(mm), bandEnd = X(mm + band);
         var svg = new Svg();
-        svg.Add($"<svg class=\"strand\" viewBox=\"0 0 {Width} {Bottom + 28}\" role=\"group\" aria-label=\"{Describe(p, reading, zone)}\" data-left=\"{Left}\" data-mm=\"{shown / (Right - Left)}\" data-width=\"{Width}\">");
+        svg.Add($"<svg class=\"strand\" viewBox=\"0 0 {Width} {Bottom + 28}\" role=\"group\" aria-label=\"{Describe(p, reading, zone)}\" data-left=\"{Left}\" data-mm=\"{(shown / (Right - Left)).ToString("0.000000", CultureInfo.InvariantCulture)}\" data-width=\"{Width}\">");
         svg.Add($"<rect class=\"mat\" x=\"{Left - 6}\" y=\"{Top - 4}\" width=\"{Width - Left + 6}\" height=\"{Bottom - Top + 8}\"/><rect class=\"scalp\" x=\"{Left - 6}\" y=\"{Top - 4}\" width=\"6\" height=\"{Bottom - Top + 8}\"/>");
         Name(svg, Top + NowHeight / 2, "now");
         Name(svg, AfterTop + AfterHeight / 2, "after");
