@@ -1,6 +1,7 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
+using Kitto.Core.Rules;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core;
@@ -84,28 +85,10 @@ public sealed record Case(Reading Reading, Goal Goal, string? LineId, GivenFormu
 /// <param name="About">Which decision it belongs to.</param>
 public sealed record Because(string Rule, string Says, string About);
 
-/// <summary>Rules on which practitioners disagree, with their options; the first is the default (tables, Schools).</summary>
+/// <summary>Rules on which practitioners disagree, with their options; the first is the default (the book of rules).</summary>
 public static class Schools
 {
     /// <summary>Options by rule id.</summary>
-    public static IReadOnlyDictionary<string, IReadOnlyList<string>> Options { get; } = new Dictionary<string, IReadOnlyList<string>>
-    {
-        ["SV7"] = ["byShare", "cover", "blend"],
-        ["SV9"] = ["byHead", "leaveAlone", "sameMix", "diluted", "ownFormula"],
-        ["DV5"] = ["gloss", "permanentLow"],
-        ["AP2"] = ["byService", "unwashed", "washedDayBefore"],
-        ["AP4"] = ["shieldLengths", "nothing"],
-        ["AP9"] = ["short", "long"],
-        ["AP10"] = ["topFirst", "undersideFirst"],
-        ["AP12"] = ["no", "rootOnly", "through"],
-        ["AP19"] = ["byReason", "first", "last"],
-        ["TM2"] = ["lastStroke", "firstStroke"],
-        ["TM5"] = ["byDepth", "backFirst", "neverFrontWhenLifting"],
-        ["TM10"] = ["demi", "permanent"],
-        ["AF2"] = ["lukewarm", "coolLast"],
-        ["AF5"] = ["upkeep", "toner"],
-        ["DO10"] = ["mainAndReserve", "onePair"],
-        ["BE10"] = ["sachets", "wholeTube"],
-        ["SA5"] = ["everyKit", "sameLineMonths"],
-    };
+    public static IReadOnlyDictionary<string, IReadOnlyList<string>> Options { get; } =
+        RuleBook.All.Where(r => r.Options is not null).ToDictionary(r => r.Id, r => (IReadOnlyList<string>)[.. r.Options!.Select(o => o.Name)]);
 }
