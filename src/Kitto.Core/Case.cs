@@ -39,12 +39,25 @@ public sealed record Goal(Service Service, Level? Level, Tone? Tone, bool? DampL
 /// <param name="LeftPerGram">A gram that was left over, above 0.</param>
 public sealed record Costs(double ShortPerGram, double LeftPerGram);
 
+/// <summary>Where a colourist departs from the house for one client: a school, or a caution that she takes on herself. Never a stop.</summary>
+/// <param name="Rule">Id of a rule with schools, or of a caution.</param>
+/// <param name="Way">The way of the school; <see cref="Taken"/> for a caution.</param>
+/// <param name="Reason">Her reason, 1 to 300 characters.</param>
+/// <param name="By">Her name.</param>
+/// <param name="On">The day.</param>
+public sealed record HerWay(string Rule, string Way, string Reason, string By, DateOnly On)
+{
+    /// <summary>What stands for a caution that was taken on.</summary>
+    public const string Taken = "taken";
+}
+
 /// <summary>The salon's own values.</summary>
 /// <param name="ServiceLevel">Share of kits that should not run out, 0.80 to 0.98 (quantity 4).</param>
 /// <param name="ScaleStep">Step of the scale.</param>
 /// <param name="Schools">Chosen schools by rule id; where nothing stands the default holds.</param>
 /// <param name="Costs">The house's own costs of both mistakes; where given, they set the service level.</param>
-public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictionary<string, string> Schools, Costs? Costs = null)
+/// <param name="ForHer">Where this client is treated otherwise.</param>
+public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictionary<string, string> Schools, Costs? Costs = null, IReadOnlyList<HerWay>? ForHer = null)
 {
     /// <summary>Least share of kits that may be asked not to run out.</summary>
     public const double LeastLevel = 0.80;
@@ -58,8 +71,11 @@ public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictio
     /// <summary>The house as it comes: nine kits in ten do not run out, a scale of a tenth of a gram, every school at its default.</summary>
     public static House Default { get; } = new(0.9, Grams.Of(0.1), new Dictionary<string, string>());
 
-    /// <summary>The chosen option of a school.</summary>
-    public string School(string rule) => Schools.TryGetValue(rule, out string? chosen) ? chosen : Core.Schools.Options[rule][0];
+    /// <summary>The chosen option of a school: hers, else the house's, else the usual one.</summary>
+    public string School(string rule) => ForHer?.FirstOrDefault(w => w.Rule == rule)?.Way ?? Usual(rule);
+
+    /// <summary>The house's own option of a school.</summary>
+    public string Usual(string rule) => Schools.TryGetValue(rule, out string? chosen) ? chosen : Core.Schools.Options[rule][0];
 }
 
 /// <summary>A formula that is given, not searched for.</summary>

@@ -4,6 +4,7 @@ using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;
+using Kitto.Core.Rules;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 
@@ -49,6 +50,7 @@ public static class Prescriber
         why.AddRange(SalonOnly.Of(c, aim, line, wanted.MaxBy(m => m.Developer.Value)!.Developer));
         var decision = why.Count > 0 ? Decision.Salon : Decision.Kit;
         why.AddRange(Cautions.Of(read.Reading, c.Reading, aim, c.Goal.Service, decision == Decision.Kit));
+        why.AddRange((c.House.ForHer ?? []).Select(w => SayHers(c.House, w)));
         why.AddRange(planWhy);
         why.AddRange(aimWhy);
 
@@ -107,6 +109,16 @@ public static class Prescriber
             c.Reading.Client.SkinTest is { Result: SkinResult.Reacted } ? SkinState.Reacted : SkinState.Required,
             c.Reading.Client.StrandTest is { Result: StrandResult.Damaged } ? StrandState.Failed : StrandState.Required,
             Holds.SkinTestHours, Grams.Of(0), Grams.Of(0), Grams.Of(0)), null);
+
+    /// <summary>A departure from the house, with who decided it and why.</summary>
+    private static Because SayHers(House house, HerWay way)
+    {
+        string who = $"\"{way.Reason}\" ({way.By}, {way.On:d MMM yyyy}).";
+        string Says(string name) => RuleBook.Find(way.Rule)!.Options!.First(o => o.Name == name).Says;
+        return RuleBook.Find(way.Rule)!.Kind == RuleKind.Caution
+            ? new Because(way.Rule, $"Decided for her in spite of this caution: {who}", "hers")
+            : new Because(way.Rule, $"For her {Says(way.Way)}, where the house has it {Says(house.Usual(way.Rule))}: {who}", "hers");
+    }
 
     private static Canvas? Meets(Wanted wanted, Reading reading, Schedule schedule, bool softened, Lab residual)
     {

@@ -15,7 +15,7 @@ bool demo = builder.Configuration["KITTO_DEMO"] == "1";
 string folder = Path.Combine(AppContext.BaseDirectory, "data", "catalogue");
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(new Database(connection));
-builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<Lines>();
+builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<Lines>().AddSingleton<Ways>();
 // Whoever asks gets the shelf as it stands then.
 builder.Services.AddSingleton<ShelfKeeper>().AddTransient(s => s.GetRequiredService<ShelfKeeper>().Now);
 builder.Services.AddTransient<CaseBuilder>().AddSingleton<GuideDoor>().AddSingleton<TestDesk>();

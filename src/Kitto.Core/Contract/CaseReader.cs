@@ -4,6 +4,7 @@ using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;
+using Kitto.Core.Rules;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core.Contract;
@@ -157,6 +158,34 @@ public static class CaseReader
         return default;
     }
 
+    /// <summary>A departure from the house for one client: of a school or a caution; nothing else has one.</summary>
+    private static HerWay? ReadHerWay(ObjectReader r)
+    {
+        int before = r.Errors.Count;
+        string? id = r.Text("rule");
+        var rule = id is null ? null : RuleBook.Find(id);
+        string[] ways = rule is { Options: { } options } ? [.. options.Select(o => o.Name)] : rule is { Kind: RuleKind.Caution } ? [HerWay.Taken] : [];
+        if (ways.Length == 0)
+        {
+            r.Fail("rule", id is null ? "is needed" : $"is \"{id}\", which nobody can depart from", "a rule with schools, or a caution");
+        }
+
+        string? way = r.Text("way");
+        if (ways.Length > 0 && (way is null || !ways.Contains(way)))
+        {
+            r.Fail("way", way is null ? "is needed" : $"is \"{way}\", which is no way of {id}", string.Join(", ", ways));
+        }
+
+        var found = new HerWay(id ?? "", way ?? "", r.Text("reason", 300) ?? "", r.Text("by") ?? "", r.Require("on", r.Date("on"), "a date as year-month-day"));
+        if (!r.Has("reason") || !r.Has("by"))
+        {
+            r.Fail(r.Has("reason") ? "by" : "reason", "is needed", "a text");
+        }
+
+        r.Done();
+        return r.Errors.Count > before ? null : found;
+    }
+
     private static GivenFormula? ReadFormula(ObjectReader r)
     {
         int before = r.Errors.Count;
@@ -262,7 +291,7 @@ public static class CaseReader
             c.Done();
         }
 
-        var house = new House(r.Number("serviceLevel", House.LeastLevel, House.GreatestLevel) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools, costs);
+        var house = new House(r.Number("serviceLevel", House.LeastLevel, House.GreatestLevel) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools, costs, [.. r.Objects("forHer", 40).Select(ReadHerWay).OfType<HerWay>()]);
         r.Done();
         return house;
     }

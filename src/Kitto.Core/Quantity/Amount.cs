@@ -122,6 +122,6 @@ internal static class Amount
             why.Add(new Because("DO10", $"Mixed colour cannot be kept: {main.ColourGrams + main.DeveloperGrams} as main pair, {reserve.ColourGrams + reserve.DeveloperGrams} sealed in reserve.", "quantity"));
         }
 
-        why.Add(new Because("DV9", string.Join(" ", formulas.Select(f => $"The {f.Use} mix is {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {f.Developer.Grams} of developer.")), "developer"));
+        why.Add(new Because("DV9", string.Join(" ", formulas.Select(f => $"The {f.Use} mix is {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {f.Developer.Grams} of developer: {f.Developer.Volume} ({f.Developer.Percent:0.#} %) in the bottle, {f.Developer.Percent * f.Developer.Grams.Value / f.MixGrams.Value:0.0} % once mixed.")), "developer"));
     }
 }

@@ -10,7 +10,7 @@ namespace Kitto.Web.Cases;
 /// <summary>What the answer part of a page shows: one prescription, or what is missing for one.</summary>
 public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, Shelf Shelf)
 {
-    private static readonly string[] Order = ["stop", "salon", "developer", "shade", "lengths", "clock", "quantity", "tests", "service", "plan", "bench", "colour", "caution"];
+    private static readonly string[] Order = ["stop", "salon", "hers", "developer", "shade", "lengths", "clock", "quantity", "tests", "service", "plan", "bench", "colour", "caution"];
 
     /// <summary>The zone whose strand is shown.</summary>
     public Zone Look { get; init; } = Zone.FrontHairline;
@@ -74,8 +74,8 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
 
     public Line? Line => Prescription?.Formulas.Count > 0 ? Shelf.Find(Prescription.Formulas[0].Line) : null;
 
-    /// <summary>What concerns the mix and the person; the ratio (DV9) stands in the formula.</summary>
-    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.Rule != "DV9").OrderBy(b => Array.IndexOf(Order, b.About));
+    /// <summary>What concerns this mix and this person.</summary>
+    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule)).OrderBy(b => Array.IndexOf(Order, b.About));
 
     /// <summary>What other levels would have sent, reckoned by Core.</summary>
     public IReadOnlyList<Mistakes> Instead => Prescription?.Quantity is { } q ? Mistakes.Instead(q, Belief) : [];

@@ -12,7 +12,7 @@ namespace Kitto.Web.Cases;
 /// <summary>What the record says about a client, gathered once for a page.</summary>
 public sealed record ClientRecord(
     Client Client, Studio Studio, Destination Destination, StoredReading? Reading, IReadOnlyList<SignedPrescription> Prescriptions,
-    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, DateOnly Today)
+    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, DateOnly Today)
 {
     /// <summary>Kits that were applied and reported, newest first, each with its frozen prescription.</summary>
     public IEnumerable<(SignedPrescription Signed, OutcomeReport Outcome)> Reported =>
@@ -23,7 +23,7 @@ public sealed record ClientRecord(
 }
 
 /// <summary>Builds the whole case of the contract from a form and the record, so that nothing the record knows is typed again.</summary>
-public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, Shelf shelf, TimeProvider clock)
+public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, Ways ways, Shelf shelf, TimeProvider clock)
 {
     public async Task<ClientRecord?> Load(Guid clientId)
     {
@@ -35,7 +35,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
         var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
         return new ClientRecord(client, studio, destination, await clients.LatestReading(clientId), await kits.History(clientId),
-            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), studio.Today(clock.GetUtcNow()));
+            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), await ways.Of(clientId), studio.Today(clock.GetUtcNow()));
     }
 
     /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
@@ -171,6 +171,14 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             ["serviceLevel"] = record.Studio.ServiceLevel,
             ["scaleStepGrams"] = record.Studio.ScaleStep,
             ["schools"] = JsonNode.Parse(record.Studio.Schools),
+            ["forHer"] = record.Ways.Count == 0 ? null : new JsonArray([.. record.Ways.Select(w => new JsonObject
+            {
+                ["rule"] = w.Rule,
+                ["way"] = w.Way,
+                ["reason"] = w.Reason,
+                ["by"] = w.DecidedBy,
+                ["on"] = DateOnly.FromDateTime(record.Studio.Local(w.DecidedAt)).ToString("yyyy-MM-dd"),
+            })]),
         };
         return c;
     }

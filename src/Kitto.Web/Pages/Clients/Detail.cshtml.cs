@@ -1,6 +1,8 @@
+using System.Security.Claims;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Quantity;
+using Kitto.Core.Rules;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc;
@@ -9,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>One client: where she stands, and every kit beside its report.</summary>
-public sealed class DetailModel(CaseBuilder cases) : PageModel
+public sealed class DetailModel(CaseBuilder cases, Ways ways, TimeProvider clock) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -22,11 +24,50 @@ public sealed class DetailModel(CaseBuilder cases) : PageModel
     /// <summary>The kits of those reports, oldest first.</summary>
     public IReadOnlyList<string> Kits { get; private set; } = [];
 
-    public async Task<IActionResult> OnGet(Guid id)
+    /// <summary>What was typed for her own way, and what is wrong with it.</summary>
+    public string Way { get; private set; } = "";
+
+    public string Reason { get; private set; } = "";
+
+    public string? Wrong { get; private set; }
+
+    /// <summary>Everything a colourist may decide otherwise for one client: schools way by way, and cautions. No stop is among them.</summary>
+    public static IEnumerable<(string Value, string Area, string Says)> Choices =>
+        RuleBook.All.Where(r => r.Options is not null).SelectMany(r => r.Options!.Select(o => ($"{r.Id}:{o.Name}", r.Area, $"{r.Id} {o.Says}")))
+            .Concat(RuleBook.All.Where(r => r.Kind == RuleKind.Caution).Select(r => ($"{r.Id}:{HerWay.Taken}", "Cautions", $"{r.Id} {(r.Says.Length > 70 ? r.Says[..70] + "..." : r.Says)}")));
+
+    /// <summary>What a decision says.</summary>
+    public static string Says(ClientWay way) => RuleBook.Find(way.Rule) is { Options: { } options } ? options.FirstOrDefault(o => o.Name == way.Way)?.Says ?? way.Way! : "caution taken on: " + RuleBook.Find(way.Rule)?.Says;
+
+    public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
+
+    /// <summary>Decides a school or a caution otherwise for her, or gives it back to the house.</summary>
+    public async Task<IActionResult> OnPostWay(Guid id, string? way, string? reason, string? back)
+    {
+        if (!await Load(id))
+        {
+            return NotFound();
+        }
+
+        (Way, Reason) = (way ?? "", reason ?? "");
+        string[] parts = Way.Split(':');
+        bool known = back is not null ? Record.Ways.Any(w => w.Rule == back) : Choices.Any(c => c.Value == Way);
+        Wrong = !known ? "Choose what is to be different for her." : back is null && Reason.Trim().Length is 0 or > 300 ? "Say why: 1 to 300 characters. The reason stands wherever the result is shown." : null;
+        if (Wrong is not null)
+        {
+            return Page();
+        }
+
+        await ways.Decide(id, back ?? parts[0], back is null ? parts[1] : null, back is null ? Reason : "given back to the house",
+            Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!), clock.GetUtcNow().UtcDateTime);
+        return RedirectToPage(new { id });
+    }
+
+    private async Task<bool> Load(Guid id)
     {
         if (await cases.Load(id) is not { } record)
         {
-            return NotFound();
+            return false;
         }
 
         Record = record;
@@ -39,6 +80,6 @@ public sealed class DetailModel(CaseBuilder cases) : PageModel
             Kits = [.. reported.OrderByDescending(r => r.Used.DaysAgo).Select(r => $"kit {r.Signed.KitNumber}")];
         }
 
-        return Page();
+        return true;
     }
 }
