@@ -153,7 +153,9 @@ public sealed record AlternativePart(string Shade, Grams Grams, Share Share);
 /// <param name="Service">Which.</param>
 /// <param name="Fits">Whether it does.</param>
 /// <param name="Because">Ids of the rules.</param>
-public sealed record ServiceAdvice(Service Service, bool Fits, IReadOnlyList<string> Because);
+/// <param name="Says">What it would do for her, or why not and what the salon would do instead.</param>
+/// <param name="EveryWeeks">How often it wants doing again, weeks from and to (SV11); null where it does not fit.</param>
+public sealed record ServiceAdvice(Service Service, bool Fits, IReadOnlyList<string> Because, string? Says = null, IReadOnlyList<int>? EveryWeeks = null);
 
 /// <summary>Where the skin test stands.</summary>
 public enum SkinState

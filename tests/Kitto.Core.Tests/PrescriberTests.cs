@@ -24,6 +24,7 @@ public sealed class PrescriberTests
             Assert.Contains(p.Because, b => b.About == (p.Formulas[0].Use == "lengths" ? "lengths" : "shade"));
             Assert.Equal(8, p.Advice.Count);
             Assert.All(p.Advice, a => Assert.NotEmpty(a.Because));
+            Assert.All(p.Advice, a => Assert.True(a.Says!.Length > 10 && a.Fits == a.EveryWeeks is not null));
         }, iter: 120);
     }
 

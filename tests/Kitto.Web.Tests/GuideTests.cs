@@ -186,6 +186,21 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
+    public async Task A_strand_that_is_too_warm_asks_for_a_step_that_the_colourist_can_take()
+    {
+        var (kit, client, colourist) = await FreshKit("Wilma Warm");
+        await Clear(client, kit);
+        await studio.Db.Run("update test_report set result = 'tooWarm', minutes = 35 where kit_id = @Id and kind = 'strand'", new { kit.Id });
+        await client.Open(client.Address);
+        Assert.DoesNotContain("Mix the main pair", client.Text, StringComparison.Ordinal);
+        await colourist.Open($"/kits/{kit.Id}");
+        Assert.Contains("too warm, so a tenth of its opposite", colourist.Find(".proposal").TextContent, StringComparison.Ordinal);
+        await colourist.Open(colourist.Find(".proposal a").GetAttribute("href")!);
+        Assert.Contains("made by hand", colourist.Find(".mix[aria-pressed=true]").TextContent, StringComparison.Ordinal);
+        Assert.Contains("0.1", colourist.Typed("mix"), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task The_next_kit_starts_from_the_report_and_cites_it()
     {
         var (kit, client, colourist) = await FreshKit("Nexta Kitto");

@@ -102,3 +102,28 @@ for (const [name, view] of [['desktop', { width: 1280, height: 800 }], ['phone',
     await accessible(page);
   });
 }
+
+for (const [name, view] of [['desktop', { width: 1280, height: 800 }], ['phone', { width: 390, height: 844 }]]) {
+  test(`the rules and what is decided for one client at ${name} size`, async ({ page }) => {
+    await page.setViewportSize(view);
+    await signIn(page);
+    await page.goto(process.env.KITTO_URL + '/house/rules');
+    await accessible(page);
+    await fits(page);
+    await page.getByLabel('Find a rule').fill('hairline reason');
+    await page.getByRole('button', { name: 'Find' }).click();
+    await expect(page.locator('.rule-id')).toContainText(['AP19']);
+    await page.goto(process.env.KITTO_URL + '/clients?find=Maren');
+    await page.getByRole('link', { name: /Maren/ }).click();
+    await page.getByRole('button', { name: 'Decide' }).click();
+    await expect(page.locator('.hers [role=alert]')).toContainText('Choose what is to be different');
+    await page.getByLabel('Otherwise than the house').selectOption('AP10:undersideFirst');
+    await page.getByLabel('because', { exact: true }).fill('her shoulder');
+    await page.getByRole('button', { name: 'Decide' }).click();
+    await expect(page.locator('.hers-line')).toContainText('her shoulder');
+    await accessible(page);
+    await fits(page);
+    await page.getByRole('button', { name: "back to the house's way" }).click();
+    await expect(page.locator('.hers-line')).toHaveCount(0);
+  });
+}

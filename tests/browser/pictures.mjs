@@ -26,6 +26,8 @@ await page.goto(url('/clients'));
 await shot('clients');
 await page.goto(url('/shelf'));
 await shot('shelf');
+await page.goto(url('/house/rules?find=grey'));
+await shot('rules');
 await page.goto(url('/house'));
 await shot('house');
 await open('Maren');

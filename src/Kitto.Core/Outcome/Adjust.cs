@@ -24,7 +24,7 @@ public static class Adjust
             return formula.Parts;
         }
 
-        var (rule, says, parts) = Change(result, formula.Parts, line, level);
+        var (rule, says, parts) = Step(result, formula.Parts, line, level);
         why.Add(new Because(rule, $"Her report on {when}: {says}", "shade"));
         if (new[] { result.Coverage != Coverage.Full, result.Depth != Depth.Right, result.Tone != ToneOutcome.Right }.Count(x => x) > 1)
         {
@@ -45,7 +45,8 @@ public static class Adjust
         Math.Abs(MeanLevel(parts) - level.Value) <= Aim.HalfLevel + 1e-9
         && tone.Families.All(f => f is Family.N or Family.NN || parts.Any(p => ShadeOf.Parse(p.Shade)?.Family == f));
 
-    private static (string Rule, string Says, IReadOnlyList<MixPart> Parts) Change(Result result, IReadOnlyList<MixPart> parts, Line line, Level level)
+    /// <summary>The one known step that a result asks for (OU2 to OU5): the rule, the sentence, and the mix with it.</summary>
+    public static (string Rule, string Says, IReadOnlyList<MixPart> Parts) Step(Result result, IReadOnlyList<MixPart> parts, Line line, Level level)
     {
         var main = parts.Where(p => line.Find(p.Shade) is { Level: > 0 }).MaxBy(p => p.Share.Value) ?? parts[0];
         var shade = line.Find(main.Shade)!;
@@ -57,18 +58,18 @@ public static class Adjust
                 if (parts.Where(p => ShadeOf.Parse(p.Shade)?.Family is not (Family.N or Family.NN or null)).MaxBy(p => p.Share.Value) is { } toned
                     && line.Find(Family.N, ShadeOf.Parse(toned.Shade)!.Level is var l and > 0 ? l : shade.Level) is { } plain)
                 {
-                    return ("OU2", $"white hair showed, so a step of {toned.Shade} becomes {plain.Code}, the white is softened first and gets the full time.", Move(parts, toned, plain.Code, Step(toned)));
+                    return ("OU2", $"white hair showed, so a step of {toned.Shade} becomes {plain.Code}, the white is softened first and gets the full time.", Move(parts, toned, plain.Code, Part(toned)));
                 }
 
                 return line.Find(Family.NN, shade.Level) is { } cover && cover.Code != main.Shade
-                    ? ("OU2", $"white hair showed, so {cover.Code} takes a step of {main.Shade}, the white is softened first and gets the full time.", Move(parts, main, cover.Code, Step(main)))
+                    ? ("OU2", $"white hair showed, so {cover.Code} takes a step of {main.Shade}, the white is softened first and gets the full time.", Move(parts, main, cover.Code, Part(main)))
                     : ("OU2", "white hair showed: the mix is as neutral as it can be, so the white is softened first and gets the full time.", parts);
             case { Coverage: Coverage.Patchy }:
                 return ("OU4", "patches want thinner partings, enough on the brush and a helper, not another shade.", parts);
             case { Depth: Depth.TooDark } when line.Find(shade.Family ?? Family.N, shade.Level + 1) is { } lighter:
-                return ("OU2", $"too dark, so half a step lighter: {lighter.Code} joins {main.Shade}.", Move(parts, main, lighter.Code, Step(main)));
+                return ("OU2", $"too dark, so half a step lighter: {lighter.Code} joins {main.Shade}.", Move(parts, main, lighter.Code, Part(main)));
             case { Depth: Depth.TooLight } when line.Find(shade.Family ?? Family.N, shade.Level - 1) is { } deeper:
-                return ("OU2", $"too light, so half a step deeper: {deeper.Code} joins {main.Shade}.", Move(parts, main, deeper.Code, Step(main)));
+                return ("OU2", $"too light, so half a step deeper: {deeper.Code} joins {main.Shade}.", Move(parts, main, deeper.Code, Part(main)));
             case { Tone: ToneOutcome.TooWarm } when Toned(line, Against(level), shade.Level) is { } cool:
                 return ("OU2", $"too warm, so a tenth of its opposite, {cool.Code}, goes in.", Move(parts, main, cool.Code, ToneStep));
             case { Tone: ToneOutcome.TooCool } when Toned(line, Family.G, shade.Level) is { } gold:
@@ -86,7 +87,7 @@ public static class Adjust
     private static ShadeOf? Toned(Line line, Family family, int level) =>
         line.Shades.FirstOrDefault(s => s.Concentrate && s.Family == family) ?? line.Find(family, level);
 
-    private static double Step(MixPart part) => part.Share.Value >= .99 ? .5 : part.Share.Value >= .5 ? .25 : part.Share.Value / 2;
+    private static double Part(MixPart part) => part.Share.Value >= .99 ? .5 : part.Share.Value >= .5 ? .25 : part.Share.Value / 2;
 
     private static IReadOnlyList<MixPart> Move(IReadOnlyList<MixPart> parts, MixPart from, string to, double step) =>
     [

@@ -27,7 +27,8 @@ public sealed record SkinStand(string Line, SkinStage Stage, TestReport? Test, D
 /// <param name="Skin">One for each line of the kit.</param>
 /// <param name="StrandNeeded">Whether a strand test locks the kit.</param>
 /// <param name="StrandResult">Its newest result.</param>
-public sealed record TestStand(IReadOnlyList<SkinStand> Skin, bool StrandNeeded, string? StrandResult)
+/// <param name="StrandMinutes">When that strand was looked at, minutes; null where she did not say.</param>
+public sealed record TestStand(IReadOnlyList<SkinStand> Skin, bool StrandNeeded, string? StrandResult, double? StrandMinutes = null)
 {
     public bool SkinClear => Skin.All(s => s.Stage == SkinStage.Clear);
 
@@ -48,8 +49,8 @@ public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
     {
         var tests = counting.ToList();
         var skin = kit.Lines.Split(',').Select(line => Skin(line, tests, now)).ToList();
-        string? strand = tests.Where(t => t is { Kind: "strand", Result: not null }).OrderByDescending(t => t.ReportedAt).FirstOrDefault()?.Result;
-        return new TestStand(skin, kit.StrandNeeded, strand);
+        var strand = tests.Where(t => t is { Kind: "strand", Result: not null }).OrderByDescending(t => t.ReportedAt).FirstOrDefault();
+        return new TestStand(skin, kit.StrandNeeded, strand?.Result, strand?.Minutes);
     }
 
     /// <summary>The tests that count for a kit: its own, and clear skin tests of the client's other kits while they are young enough.</summary>

@@ -49,6 +49,8 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Record = record;
         (Values, Note) = CaseBuilder.Begin(record);
         BegunFrom = record.Reading?.Version ?? 0;
+        // A change that a strand test asked for comes along as a mix made by hand.
+        Mix = Request.Query["mix"].ToString().Trim();
         Work();
         return Page();
     }

@@ -1,6 +1,8 @@
 using System.Security.Claims;
 using Kitto.Core;
 using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Outcome;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
@@ -37,6 +39,19 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
     public string? Conflict { get; private set; }
 
     public Shelf Shelf => shelf;
+
+    /// <summary>What the strand test asks to be changed; null where nothing.</summary>
+    public StrandProposal? Proposal
+    {
+        get
+        {
+            var formula = Prescription.Formulas[0];
+            double colour = formula.Parts.Sum(p => p.Grams.Value);
+            return Tests.StrandResult is { } said && Enum.TryParse(said, true, out StrandResult result) && shelf.Find(formula.Line) is { } line
+                ? StrandAdvice.Of(result, Tests.StrandMinutes, [.. formula.Parts.Select(p => new MixPart(p.Shade, p.Share ?? Share.Of(p.Grams.Value / colour)))], line, Case.Goal.Level ?? Case.Reading.Hair.Lengths.Level)
+                : null;
+        }
+    }
 
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
 
