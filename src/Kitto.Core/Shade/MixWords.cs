@@ -77,7 +77,7 @@ public static class MixWords
             var shade = ShadeOf.Parse(part.Shade)!;
             if (shade.Family is { } family && !wanted.Tone.Families.Contains(family) && Counters(family) is { } against)
             {
-                why.Add(new Because("SH3", $"{Percent(part.Share)} {part.Shade}: {Words(family)} takes down {against}{(lifts >= .3 ? " that the lift lays bare" : "")}{(shade.Level > 0 && Math.Abs(shade.Level - wanted.Level.Value) > .5 ? $", at level {shade.Level}" : "")}.", about));
+                why.Add(new Because("SH3", $"{Percent(part.Share)} {part.Shade}: {Words(family)} takes down {against}{(lifts >= .3 && family is (Family.AG or Family.AB or Family.V) ? " that the lift lays bare" : "")}{(shade.Level > 0 && Math.Abs(shade.Level - wanted.Level.Value) > .5 ? $", at level {shade.Level}" : "")}.", about));
             }
         }
 
@@ -137,8 +137,8 @@ public static class MixWords
         Family.AG => "the red",
         Family.AB => "the orange",
         Family.V => "the yellow",
-        Family.R => "green",
-        Family.C => "blue and green",
+        Family.R => "the green that ash brings",
+        Family.C => "the cold that ash brings",
         _ => null,
     };
 
