@@ -54,7 +54,7 @@ internal static class ReadingReader
         if (r.Object("lengths") is { } l)
         {
             lengths = new Lengths(Level.Of(l.Number("level", 1, 12, 0.5) ?? level.Value), Tone(l) ?? Shade.Tone.Neutral,
-                l.OneOf<LengthHistory>("history") ?? LengthHistory.Unknown, l.Flag("highlighted") ?? false);
+                l.OneOf<LengthHistory>("history") ?? LengthHistory.Unknown, l.Flag("highlighted") ?? false, l.OneOf<MetalTest>("metalTest"));
             l.Done();
         }
 

@@ -111,12 +111,22 @@ public enum StrandResult
 /// <param name="Include">Whether it is coloured at all.</param>
 public sealed record ZoneReading(Millimetres Regrowth, Share Grey, bool Resistant, Texture Texture, bool Include);
 
+/// <summary>A lock laid in developer, to find metal (SA4).</summary>
+public enum MetalTest
+{
+    /// <summary>Nothing happened in half an hour.</summary>
+    Clear,
+    /// <summary>Heat, bubbles, smell or another colour: metal.</summary>
+    Reacted,
+}
+
 /// <summary>The lengths beyond the line of demarcation.</summary>
 /// <param name="Level">Their level now.</param>
 /// <param name="Tone">Their tone now.</param>
 /// <param name="History">What was put on them.</param>
 /// <param name="Highlighted">Whether there are lighter pieces in them.</param>
-public sealed record Lengths(Level Level, Tone Tone, LengthHistory History, bool Highlighted)
+/// <param name="Metal">What a lock did in developer; null where none was tried.</param>
+public sealed record Lengths(Level Level, Tone Tone, LengthHistory History, bool Highlighted, MetalTest? Metal = null)
 {
     /// <summary>Whether they carry artificial colour, which no oxidative colour makes lighter (SV4). Not known counts as coloured.</summary>
     public bool Coloured => History != LengthHistory.Virgin;

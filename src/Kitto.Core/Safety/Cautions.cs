@@ -52,9 +52,9 @@ public static class Cautions
                 : "Alone and for the first time: ask whether someone can help with the back.");
         }
 
-        if (read.Hair.Lengths.History is LengthHistory.Unknown or LengthHistory.BoxDye)
+        if (read.Hair.Lengths is { History: LengthHistory.Unknown or LengthHistory.BoxDye, Metal: null })
         {
-            yield return Caution("SA4", "What is on the lengths is not known for certain. Ask for a lock and test it for metal in developer before anything is mixed.");
+            yield return Caution("SA4", "What is on the lengths is not known for certain. Ask for a lock and lay it in 20 vol developer for half an hour before anything is mixed: heat, bubbles, smell or another colour mean metal.");
         }
 
         if (service != Service.Gloss)

@@ -51,6 +51,11 @@ public static class Stops
             yield return Stop("SA4", $"{what} is on the hair. Metal salts react with peroxide: no colour on this hair, roots too.");
         }
 
+        if (reading.Hair.Lengths.Metal == MetalTest.Reacted)
+        {
+            yield return Stop("SA4", "A lock of her hair reacted in developer: there is metal on it. No colour on this hair, roots too; the salon decides in person.");
+        }
+
         if (client.StrandTest is { Result: StrandResult.Damaged })
         {
             yield return Stop("SA6", "The strand test damaged the hair. No colour; a plan of conditioning, and the salon.");

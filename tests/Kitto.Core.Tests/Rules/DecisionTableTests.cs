@@ -86,6 +86,8 @@ public sealed class DecisionTableTests
     [InlineData("client.conditions=[\"rash\"]", "stop", "", "SA3")]
     [InlineData("hair.lengths.history=\"henna\"", "stop", "", "SA4")]
     [InlineData("hair.lengths.history=\"metallic\"", "stop", "", "SA4")]
+    [InlineData("hair.lengths.history=\"unknown\"; hair.lengths.metalTest=\"reacted\"", "stop", "", "SA4")]
+    [InlineData("hair.lengths.history=\"metallic\"; hair.lengths.metalTest=\"clear\"", "stop", "", "SA4")]
     [InlineData("client.strandTest={\"daysAgo\":1,\"result\":\"damaged\"}", "stop", "", "SA6")]
     [InlineData("client.chemicalServiceDaysAgo=13", "stop", "", "SA9")]
     [InlineData("client.chemicalServiceDaysAgo=15", "kit", "20", "DV3")]
@@ -102,6 +104,7 @@ public sealed class DecisionTableTests
     [InlineData("hands.who=\"helper\"", "SA24")]
     [InlineData("allZones.regrowthMm=9; hands.who=\"helper\"", "RD12")]
     [InlineData("allZones.greyPercent=0", "SV7 SH5 SH6 AP9 DV3")]
+    [InlineData("hair.lengths.history=\"unknown\"; hair.lengths.metalTest=\"clear\"", "SA4")]
     [InlineData("", "SA5 SA20 SA21 SA7 SV3 SH9 SH11 SH12")]
     [InlineData("allZones.regrowthMm=14; last={\"daysAgo\":35}", "RD5")]
     public void What_does_not_apply_is_not_said(string facts, string rules)
