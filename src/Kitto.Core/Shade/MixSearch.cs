@@ -234,7 +234,7 @@ public sealed class MixSearch
             // A mix that an earlier round passed costs what it did then.
             ref float cost = ref CollectionsMarshal.GetValueRefOrAddDefault(glances, mix, out bool known);
             cost = known ? cost : glance.Cost(mix);
-            if (cost + Score.Cost(mix.Parts, leaving) > limit + Glance.Slack)
+            if (cost + Score.Cost(mix.Parts, leaving) > limit + Glance.Slack * (1 + cost))
             {
                 return;
             }
