@@ -49,7 +49,7 @@ public static class Advice
     }
 
     /// <summary>Weeks until it wants doing again (SV11): opaque cover shows its line, soft colour grows out.</summary>
-    private static readonly int[] Cover = [4, 4], Soft = [6, 10];
+    internal static readonly int[] Cover = [4, 4], Soft = [6, 10];
 
     /// <summary>A condition, its rule, and what is said where it fails.</summary>
     private sealed record Condition(bool Holds, string Rule, string Else);

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Shade;
 
 namespace Kitto.Core;
 
@@ -55,7 +56,15 @@ public sealed record DeveloperPart(Volume Volume, double Percent, Grams Grams, I
 /// <param name="Ratio">Colour to developer.</param>
 /// <param name="MixGrams">Sum of parts and developer.</param>
 /// <param name="Pairs">The sealed pairs it is sent in.</param>
-public sealed record Formula(string Use, string Line, IReadOnlyList<PartGrams> Parts, DeveloperPart Developer, string Ratio, Grams MixGrams, IReadOnlyList<Pair> Pairs);
+public sealed record Formula(string Use, string Line, IReadOnlyList<PartGrams> Parts, DeveloperPart Developer, string Ratio, Grams MixGrams, IReadOnlyList<Pair> Pairs)
+{
+    /// <summary>Its shades and shares; a formula signed before shares were written has them in its grams.</summary>
+    public IReadOnlyList<MixPart> Mix()
+    {
+        double colour = Parts.Sum(p => p.Grams.Value);
+        return [.. Parts.Select(p => new MixPart(p.Shade, p.Share ?? Share.Of(p.Grams.Value / colour)))];
+    }
+}
 
 /// <summary>How much, over all formulas.</summary>
 /// <param name="BaseGrams">What a trained hand would use.</param>

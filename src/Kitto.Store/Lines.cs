@@ -1,3 +1,5 @@
+using Dapper;
+
 namespace Kitto.Store;
 
 /// <summary>A line of the shelf as it is kept.</summary>
@@ -11,15 +13,15 @@ public sealed class Lines(Database db)
     /// <summary>Puts the first lines on an empty shelf; a shelf that has any is left alone.</summary>
     public Task Fill(IEnumerable<(string Id, string Document)> lines) => db.Together(async connection =>
     {
-        await Dapper.SqlMapper.ExecuteAsync(connection, "lock table line in exclusive mode");
-        if (await Dapper.SqlMapper.ExecuteScalarAsync<int>(connection, "select count(*) from line") > 0)
+        await connection.ExecuteAsync("lock table line in exclusive mode");
+        if (await connection.ExecuteScalarAsync<int>("select count(*) from line") > 0)
         {
             return;
         }
 
         foreach (var (id, document) in lines)
         {
-            await Dapper.SqlMapper.ExecuteAsync(connection, "insert into line (id, document) values (@id, @document::jsonb)", new { id, document });
+            await connection.ExecuteAsync("insert into line (id, document) values (@id, @document::jsonb)", new { id, document });
         }
     });
 
@@ -29,7 +31,7 @@ public sealed class Lines(Database db)
     {
         foreach (var line in lines)
         {
-            int rows = await Dapper.SqlMapper.ExecuteAsync(connection, line.Version == 0
+            int rows = await connection.ExecuteAsync(line.Version == 0
                 ? "insert into line (id, document, changed_by) values (@Id, @Document::jsonb, @by) on conflict (id) do nothing"
                 : "update line set document = @Document::jsonb, version = version + 1, changed_at = now(), changed_by = @by where id = @Id and version = @Version",
                 new { line.Id, line.Document, line.Version, by });

@@ -1,20 +1,23 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
 using CsCheck;
+using Kitto.Core.Clock;
+using Kitto.Core.Colour;
 using Kitto.Core.Contract;
+using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
+using Kitto.Tests;
 
 namespace Kitto.Core.Tests;
 
 /// <summary>The demo shelf, a plain case to change one fact of, and generated heads.</summary>
 internal static class Bench
 {
-    public static string Root { get; } = FindRoot();
+    public static string Root => Project.Root;
 
-    public static Shelf Shelf { get; } = CatalogueReader.Read(
-        Directory.EnumerateFiles(Path.Combine(Root, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
+    public static Shelf Shelf => Project.Shelf;
 
     /// <summary>Five neutral, fifteen millimetres, a fifth white, alone: a case every rule can be reached from by one fact.</summary>
     public static JsonObject PlainJson() => JsonNode.Parse("""
@@ -63,6 +66,14 @@ internal static class Bench
 
     public static Prescription Prescribe(string facts = "") => Prescriber.Prescribe(Case(facts), Shelf);
 
+    /// <summary>The regrowth of a case's head as a permanent line meets it in a root touch-up, nothing softened.</summary>
+    public static Canvas Canvas(Case c, Line line, double level, Tone tone, Lab residual)
+    {
+        var schedule = Timing.Choose(c.Reading, c.Reading.Hands, Service.RootTouchUp, line, level, House.Default, []).Schedule;
+        var developer = Choice.For(line, false, c.Reading, Level.Of(level), []);
+        return Core.Colour.Canvas.OfRoots(c.Reading, line, developer, schedule, false, Dye.Look(level, tone).Lab, residual);
+    }
+
     public static IEnumerable<string> Rules(this Prescription p) => p.Because.Select(b => b.Rule);
 
     /// <summary>Cases over the whole range of heads, wishes, hands and houses that prescribe without a complaint.</summary>
@@ -107,15 +118,4 @@ internal static class Bench
     public static Tone Tone(string text) => Core.Shade.Tone.TryParse(text, out var tone) ? tone : throw new FormatException(text);
 
     public static double Number(string text) => double.Parse(text, CultureInfo.InvariantCulture);
-
-    private static string FindRoot()
-    {
-        string? at = AppContext.BaseDirectory;
-        while (at is not null && !File.Exists(Path.Combine(at, "Kitto.slnx")))
-        {
-            at = Path.GetDirectoryName(at);
-        }
-
-        return at ?? throw new InvalidOperationException("The tests run outside the project.");
-    }
 }

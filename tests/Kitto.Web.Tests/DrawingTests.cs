@@ -5,6 +5,7 @@ using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Tests;
 using Kitto.Web.Cases;
 using Kitto.Web.Drawing;
 
@@ -13,14 +14,11 @@ namespace Kitto.Web.Tests;
 /// <summary>Drawings carry numbers: what is drawn is what was reckoned.</summary>
 public sealed class DrawingTests
 {
-    private static readonly string Root = FindRoot();
-
-    private static readonly Shelf Shelf = CatalogueReader.Read(
-        Directory.EnumerateFiles(Path.Combine(Root, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
+    private static Shelf Shelf => Project.Shelf;
 
     private static (Case Case, Prescription Prescription) Example(Func<Case, Case>? with = null)
     {
-        var c = CaseReader.Read(File.ReadAllText(Path.Combine(Root, "docs", "formats", "example-case.json")), Shelf).Case!;
+        var c = CaseReader.Read(File.ReadAllText(Path.Combine(Project.Root, "docs", "formats", "example-case.json")), Shelf).Case!;
         c = with?.Invoke(c) ?? c;
         return (c, Prescriber.Prescribe(c, Shelf));
     }
@@ -120,16 +118,5 @@ public sealed class DrawingTests
         Assert.False(answer.GreenCast);
         var forced = Example(c => c with { Formula = new GivenFormula("roots", [new MixPart("5AG", Share.Of(1))], null, HandMade: true) });
         Assert.True(new Answer(forced.Case, forced.Prescription, [], Shelf).GreenCast);
-    }
-
-    private static string FindRoot()
-    {
-        string? at = AppContext.BaseDirectory;
-        while (at is not null && !File.Exists(Path.Combine(at, "Kitto.slnx")))
-        {
-            at = Path.GetDirectoryName(at);
-        }
-
-        return at ?? throw new InvalidOperationException("The tests run outside the project.");
     }
 }

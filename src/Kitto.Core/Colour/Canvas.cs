@@ -20,22 +20,22 @@ public sealed record Spot(Zone? Zone, double Weight, Share Grey, double WhiteTak
     public Seen Bare => See(default, default);
 
     /// <summary>The light it sends back with dyes on its two kinds of fibre, uptake not yet counted.</summary>
-    internal Xyz Light(in Pigment onWhite, in Pigment onPigment)
-    {
-        double grey = Grey.Value;
-        var white = grey > 0 ? Fibre.Look(Fibre.Keratin, onWhite * WhiteTakes) : default;
-        var pigmented = grey < 1 ? Fibre.Look(Pigment, onPigment * PigmentTakes) : default;
-        return white * grey + pigmented * (1 - grey);
-    }
+    internal Xyz Light(in Pigment onWhite, in Pigment onPigment) => Lit(onWhite, onPigment, out _, out _);
 
     /// <summary>What it looks like with dyes on its two kinds of fibre, uptake not yet counted.</summary>
     internal Seen See(in Pigment onWhite, in Pigment onPigment)
     {
+        var blend = Lit(onWhite, onPigment, out var white, out var pigmented);
+        return new Seen(Lab.From(blend, Colour.Light.White), Grey.Value > 0 ? Lab.From(white, Colour.Light.White) : null, Grey.Value < 1 ? Lab.From(pigmented, Colour.Light.White) : null);
+    }
+
+    /// <summary>The blend of both kinds of fibre, and each; nothing for the kind that is not there.</summary>
+    private Xyz Lit(in Pigment onWhite, in Pigment onPigment, out Xyz white, out Xyz pigmented)
+    {
         double grey = Grey.Value;
-        var white = grey > 0 ? Fibre.Look(Fibre.Keratin, onWhite * WhiteTakes) : default;
-        var pigmented = grey < 1 ? Fibre.Look(Pigment, onPigment * PigmentTakes) : default;
-        var blend = grey <= 0 ? pigmented : grey >= 1 ? white : white * grey + pigmented * (1 - grey);
-        return new Seen(Lab.From(blend, Colour.Light.White), grey > 0 ? Lab.From(white, Colour.Light.White) : null, grey < 1 ? Lab.From(pigmented, Colour.Light.White) : null);
+        white = grey > 0 ? Fibre.Look(Fibre.Keratin, onWhite * WhiteTakes) : default;
+        pigmented = grey < 1 ? Fibre.Look(Pigment, onPigment * PigmentTakes) : default;
+        return white * grey + pigmented * (1 - grey);
     }
 }
 

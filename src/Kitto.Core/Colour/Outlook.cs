@@ -15,9 +15,6 @@ internal static class Outlook
     /// <summary>Equal parts of conditioner halve what an old mix still does (SV9).</summary>
     public const double Diluted = Kinetics.Old / 2;
 
-    /// <summary>Weeks that cover lasts before the line shows, and weeks that soft colour stretches to (SV11).</summary>
-    public const int CoverWeeks = 4, SoftWeeks = 8;
-
     private const int LongestWeeks = 52;
 
     /// <summary>The forecast of the chosen formulas.</summary>
@@ -33,12 +30,12 @@ internal static class Outlook
         var lengthsToday = today.Bare.Blend;
         var bandToday = reading.Hair.Band is { } band ? Dye.Look(band.Level.Value, band.Tone).Lab : (Lab?)null;
         var first = chosen[0];
-        if (first.Canvas is not { } canvas || first.Looked is not { } looked)
+        if (first is not { Canvas: { } canvas, Mix: { } mix, Looked: { } looked })
         {
             return Forecast.None with { LengthsToday = Look(lengthsToday), Target = Look(Dye.Look(aim.RootLevel.Value, aim.Tone).Lab) };
         }
 
-        var roots = first.Wanted.OnLengths ? null : (Mean(canvas, looked) is var mean ? Look(mean) : null);
+        var roots = first.Wanted.OnLengths ? null : Look(Mean(canvas, looked));
         var (ends, seen) = OnLengths(reading, way, chosen, schedule);
         var lengths = seen is null ? lengthsToday : seen.Seen[0].Blend;
         if (reading.Hair.Band is not null && way == LengthsWay.LeaveAlone)
@@ -46,8 +43,9 @@ internal static class Outlook
             why.Add(new Because("RD11", "The faded band is left as it is: the root mix stays off it, and it may show between the new roots and the lengths.", "lengths"));
         }
 
-        int next = first.Wanted.Line.IsPermanent && !first.Wanted.OnLengths ? CoverWeeks : SoftWeeks;
-        int? shows = Enumerable.Range(1, LongestWeeks).Cast<int?>().FirstOrDefault(w => Difference2000.Between(After(canvas, first, w!.Value), After(canvas, first, 0)) >= ShowsFrom);
+        int next = (int)(first.Wanted.Line.IsPermanent && !first.Wanted.OnLengths ? Advice.Cover : Advice.Soft).Average();
+        var fresh = After(canvas, mix, 0);
+        int? shows = Enumerable.Range(1, LongestWeeks).Cast<int?>().FirstOrDefault(w => Difference2000.Between(After(canvas, mix, w!.Value), fresh) >= ShowsFrom);
         why.Add(new Because("RD9", shows is { } weeks
             ? $"Dye leaves with washes: in about {weeks} week{(weeks == 1 ? "" : "s")} this looks plainly faded."
             : "Dye leaves with washes, but so little of it that this hardly looks faded within a year.", "colour"));
@@ -56,13 +54,13 @@ internal static class Outlook
             first.Wanted.OnLengths ? [] : [.. schedule.Zones.Select(z => ZoneOf(z.Zone, reading, canvas, looked))],
             Look(canvas.Target), Look(lengthsToday),
             bandToday is null ? null : Look(seen is { Seen.Count: > 1 } ? seen.Seen[1].Blend : bandToday.Value), bandToday is { } b ? Look(b) : null,
-            new Fade(shows, next, first.Wanted.OnLengths ? null : Look(After(canvas, first, next)), ends is { } on ? Look(After(on.Canvas, on.Chosen, next)) : Look(lengthsToday)));
+            new Fade(shows, next, first.Wanted.OnLengths ? null : Look(After(canvas, mix, next)), ends is { } on ? Look(After(on.Canvas, on.Mix, next)) : Look(lengthsToday)));
     }
 
     /// <summary>dE00 between the zones painted first and last, and how much of it the clock alone makes.</summary>
     public static double? Spread(Reading reading, Chosen roots, Schedule schedule, bool softened, ICollection<Because> why)
     {
-        if (roots.Canvas is not { } canvas || roots.Looked is not { } looked || roots.Wanted.OnLengths || schedule.Zones.Count < 2)
+        if (roots is not { Canvas: { } canvas, Mix: { } mix, Looked: { } looked } || roots.Wanted.OnLengths || schedule.Zones.Count < 2)
         {
             return null;
         }
@@ -72,7 +70,7 @@ internal static class Outlook
         double spread = Difference2000.Between(Seen(first.Zone), Seen(last.Zone));
         // The last zone as it would be with the first one's minutes: what is left between both is the hair's own.
         var same = Canvas.OfRoots(reading, canvas.Line, canvas.Developer, schedule with { Zones = [last with { ContactMinutes = first.ContactMinutes }] }, softened, canvas.Target, canvas.Residual);
-        double clock = Difference2000.Between(same.Look(new Mixture(canvas.Line, canvas.Developer, roots.Parts)).Seen[0].Blend, Seen(last.Zone));
+        double clock = Difference2000.Between(same.Look(mix).Seen[0].Blend, Seen(last.Zone));
         why.Add(new Because("TM7", $"The {first.Zone.Facts().Says} has the colour on {first.ContactMinutes.Value - last.ContactMinutes.Value:0.#} min longer than the {last.Zone.Facts().Says}: that alone makes {clock:0.0} of the {spread:0.0} between them{(clock < 2 ? ", too little to be seen as uneven" : "; a helper or another order would even it out")}.", "clock"));
         return Math.Round(spread, 2);
     }
@@ -83,14 +81,14 @@ internal static class Outlook
     /// <summary>The mean of what is seen.</summary>
     public static Lab Mean(Canvas canvas, Looked looked) => looked.Seen.Select((s, i) => (s.Blend + canvas.Residual) * canvas.Spots[i].Weight).Aggregate(default(Lab), (a, b) => a + b);
 
-    private static ((Canvas Canvas, Chosen Chosen)? Ends, Looked? Seen) OnLengths(Reading reading, LengthsWay way, IReadOnlyList<Chosen> chosen, Schedule schedule)
+    private static ((Canvas Canvas, Mixture Mix)? Ends, Looked? Seen) OnLengths(Reading reading, LengthsWay way, IReadOnlyList<Chosen> chosen, Schedule schedule)
     {
-        if (chosen.FirstOrDefault(c => c.Wanted.OnLengths) is { Canvas: { } canvas } own)
+        if (chosen.FirstOrDefault(c => c.Wanted.OnLengths) is { Canvas: { } canvas, Mix: { } own, Looked: var seen })
         {
-            return ((canvas, own), own.Looked);
+            return ((canvas, own), seen);
         }
 
-        if (way is not (LengthsWay.SameMix or LengthsWay.Diluted) || chosen[0].Canvas is not { } roots)
+        if (way is not (LengthsWay.SameMix or LengthsWay.Diluted) || chosen[0] is not { Canvas: { } roots, Mix: { } mix })
         {
             return (null, null);
         }
@@ -98,13 +96,12 @@ internal static class Outlook
         double works = way == LengthsWay.Diluted ? Diluted : Kinetics.Old;
         var contact = Minutes.Of(Math.Min(PulledMinutes, schedule.RinseAtMinutes.Value));
         var ends = Canvas.OfLengths(reading, roots.Line, roots.Developer, contact, works, roots.Target, roots.Residual);
-        return ((ends, chosen[0]), ends.Look(new Mixture(roots.Line, roots.Developer, chosen[0].Parts)));
+        return ((ends, mix), ends.Look(mix));
     }
 
     /// <summary>The mean of what is seen after so many weeks; what fades is the new dye.</summary>
-    private static Lab After(Canvas canvas, Chosen chosen, double weeks)
+    private static Lab After(Canvas canvas, Mixture mix, double weeks)
     {
-        var mix = new Mixture(canvas.Line, canvas.Developer, chosen.Parts);
         var sum = default(Lab);
         foreach (var spot in canvas.Spots)
         {

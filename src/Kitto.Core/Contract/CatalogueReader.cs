@@ -10,8 +10,8 @@ public static class CatalogueReader
     /// <param name="documents">Name of each file and its text.</param>
     /// <exception cref="FormatException">A file is wrong; the message names the file, the field and the range.</exception>
     public static Shelf Read(IEnumerable<(string Name, string Json)> documents) =>
-        new([.. documents.OrderBy(d => d.Name, StringComparer.Ordinal).Select(d => ReadLine(d.Json) is ({ } line, _) ? line : throw new FormatException(
-            $"{d.Name}: {string.Join("; ", ReadLine(d.Json).Errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))}"))]);
+        new([.. documents.OrderBy(d => d.Name, StringComparer.Ordinal).Select(d => ReadLine(d.Json) is var (line, errors) && line is not null ? line : throw new FormatException(
+            $"{d.Name}: {string.Join("; ", errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))}"))]);
 
     /// <summary>Reads one line; on any complaint the line is null and every complaint is listed.</summary>
     public static (Line? Line, IReadOnlyList<FieldError> Errors) ReadLine(string json)

@@ -8,9 +8,10 @@ namespace Kitto.Core.Shade;
 /// <param name="Wanted">What was wanted.</param>
 /// <param name="Parts">Its shades.</param>
 /// <param name="Canvas">What it meets on the head; null for lightener, which no forecast is made of.</param>
+/// <param name="Mix">Its dye; null for lightener.</param>
 /// <param name="Looked">What it makes of that.</param>
 /// <param name="Others">Other mixes, best first.</param>
-internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canvas? Canvas, Looked? Looked, IReadOnlyList<Found> Others)
+internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canvas? Canvas, Mixture? Mix, Looked? Looked, IReadOnlyList<Found> Others)
 {
     /// <summary>Decides the shades: a given formula is taken as it is; known history beats any calculation (SH1); else the search decides.</summary>
     public static Chosen Of(Wanted wanted, Reading reading, Canvas? canvas, ICollection<Because> why)
@@ -18,7 +19,7 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
         if (canvas is null)
         {
             why.Add(new Because("SA8", "Lightener is watched, not timed, and no forecast is made of it: the hair is looked at every few minutes in the chair.", wanted.About));
-            return new Chosen(wanted, wanted.Given?.Parts ?? [new MixPart("LT", Share.Of(1))], null, null, []);
+            return new Chosen(wanted, wanted.Given?.Parts ?? [new MixPart("LT", Share.Of(1))], null, null, null, []);
         }
 
         if (wanted.Given is null && reading.Last?.Formula is { } before && before.Use == wanted.Use && before.Parts.FirstOrDefault(p => wanted.Line.Out.Contains(p.Shade)) is { } gone)
@@ -32,7 +33,8 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
         var rules = new MixRules(wanted.OnLengths ? Share.Of(0) : reading.DecisiveGrey, wanted.Level, wanted.OnLengths || wanted.Line.Kind == LineKind.HighLift ? null : wanted.Tone);
         var ideas = MixSearch.Best(canvas, rules, right ? reading.Last!.Formula!.Parts : null);
         var parts = known ?? (ideas.Mixes.Count > 0 ? ideas.Mixes[0].Parts : Nearest(wanted, rules, why));
-        var looked = canvas.Look(new Mixture(wanted.Line, wanted.Developer, parts));
+        var mix = new Mixture(wanted.Line, wanted.Developer, parts);
+        var looked = canvas.Look(mix);
         if (known is null)
         {
             why.Add(MixWords.Aim(wanted, reading));
@@ -40,7 +42,7 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
 
         MixWords.Say(wanted, rules, canvas, parts, looked, known is null ? ideas.LookedAt : null, why);
         var others = ideas.Mixes.Append(ideas.Simplest).OfType<Found>().Where(f => !Same(f.Parts, parts)).DistinctBy(f => MixWords.Says(f.Parts)).ToList();
-        return new Chosen(wanted, parts, canvas, looked, others);
+        return new Chosen(wanted, parts, canvas, mix, looked, others);
     }
 
     /// <summary>Whether two mixes are the same to what can be weighed.</summary>

@@ -29,28 +29,28 @@ public sealed class MixSearch
 
     private readonly MixScorer scorer;
     private readonly MixRules rules;
-    private readonly bool leaves;
     private readonly BestMixes best;
     private readonly string[] codes;
     private readonly int[] levels;
     private readonly Dictionary<(int Concentrate, double Share), Features> features = [];
-    private Glance? glance;
+    private readonly Dictionary<GridMix, float> glances = [];
+    private readonly IReadOnlyList<MixPart>? right;
+    private readonly Canvas canvas;
+    private readonly Glance glance;
     private MixBounds? bounds;
     private Found? simplest;
-    private readonly Dictionary<GridMix, float> glances = [];
 
     private MixSearch(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right, int ideas)
     {
         scorer = new MixScorer(canvas, rules);
+        glance = new Glance(canvas, scorer);
+        this.canvas = canvas;
         this.rules = rules;
-        leaves = right is not null;
-        Right = right;
+        this.right = right;
         best = new BestMixes(scorer, ideas);
         codes = [.. scorer.Shades.Select(s => s.Shade.Code)];
         levels = [.. scorer.Shades.Select(s => s.Shade.Level)];
     }
-
-    private IReadOnlyList<MixPart>? Right { get; }
 
     /// <summary>The best ideas, best first.</summary>
     /// <param name="canvas">What the mix meets, and the wish. Its line has shades with depth.</param>
@@ -60,7 +60,7 @@ public sealed class MixSearch
     public static Ideas Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right = null, int ideas = 4)
     {
         var search = new MixSearch(canvas, rules, right, ideas);
-        search.Run(canvas);
+        search.Run();
         return new Ideas(search.best.Found(), search.simplest, search.glances.Count);
     }
 
@@ -70,25 +70,22 @@ public sealed class MixSearch
     /// <summary>
     /// Looks for mixes up to a bar first, and raises it until enough were found below it: a narrow sieve passes so little that the rounds before the last cost next to nothing.
     /// </summary>
-    private void Run(Canvas canvas)
+    private void Run()
     {
-        glance = new Glance(canvas, scorer);
-        foreach (double[] shares in MixGrid.Shares(1))
+        for (int i = 0; i < codes.Length; i++)
         {
-            for (int i = 0; i < codes.Length; i++)
+            var mix = Single(i);
+            Try(mix, Limit);
+            double before = simplest?.Objective ?? double.MaxValue;
+            if (rules.Allow(scorer.Sums(mix)) && scorer.Of(mix, Leaves(mix), before) is { } score && score.Objective < before)
             {
-                var mix = new GridMix(i, -1, -1, -1, shares);
-                Try(mix, Limit);
-                if (rules.Allow(scorer.Sums(mix)) && scorer.Of(mix, leaves && !IsRight(mix), simplest?.Objective ?? double.MaxValue) is { } score && score.Objective < (simplest?.Objective ?? double.MaxValue))
-                {
-                    simplest = new Found(scorer.Parts(mix), score.DeltaE, score.GreyContrast, score.Objective);
-                }
+                simplest = new Found(scorer.Parts(mix), score.DeltaE, score.GreyContrast, score.Objective);
             }
         }
 
         for (double bar = FirstBar; ; bar = bar > LastBar ? double.MaxValue : bar * Raise)
         {
-            Round(canvas, bar);
+            Round(bar);
             if (Limit <= bar)
             {
                 return;
@@ -97,7 +94,7 @@ public sealed class MixSearch
     }
 
     /// <summary>Finds every mix of several parts that costs no more than the bar, or than the worst idea.</summary>
-    private void Round(Canvas canvas, double bar)
+    private void Round(double bar)
     {
         for (int c = -1; c < scorer.Concentrates.Length; c++)
         {
@@ -108,10 +105,10 @@ public sealed class MixSearch
                     Singles(c, share, bar);
                 }
 
-                if (Math.Min(Limit, bar) > Score.Cost(c < 0 ? 2 : 3, leaves))
+                if (Math.Min(Limit, bar) > Score.Cost(c < 0 ? 2 : 3, right is not null))
                 {
                     // Tangents touch at the best mix so far: the nearer to what is looked for, the tighter.
-                    var near = best.First ?? new GridMix(0, -1, -1, -1, MixGrid.Shares(1)[0]);
+                    var near = best.First ?? Single(0);
                     if (bounds is null || bounds.Near != near)
                     {
                         bounds = new MixBounds(canvas, scorer, near);
@@ -146,7 +143,7 @@ public sealed class MixSearch
     private void Pass(MixBounds bounds, Features features, double bar, int concentrate, double share, int shades)
     {
         int parts = shades + (concentrate < 0 ? 0 : 1);
-        double left = Math.Min(Limit, bar) - Score.Cost(parts, leaves);
+        double left = Math.Min(Limit, bar) - Score.Cost(parts, right is not null);
         var sieve = left <= 0 ? null : bounds.For(features, left, rules, concentrate, share);
         if (sieve is not { Any: true })
         {
@@ -202,6 +199,8 @@ public sealed class MixSearch
         }
     }
 
+    private static GridMix Single(int shade) => new(shade, -1, -1, -1, MixGrid.Shares(1)[0]);
+
     private static GridMix InOrder(double[][] orders, int concentrate, int one, int two) =>
         one < two ? new GridMix(one, two, -1, concentrate, orders[0]) : new GridMix(two, one, -1, concentrate, orders[1]);
 
@@ -228,32 +227,17 @@ public sealed class MixSearch
             return;
         }
 
-        bool leaving = leaves && !IsRight(mix);
-        if (glance is not null)
-        {
-            // A mix that an earlier round passed costs what it did then.
-            ref float cost = ref CollectionsMarshal.GetValueRefOrAddDefault(glances, mix, out bool known);
-            cost = known ? cost : glance.Cost(mix);
-            if (cost + Score.Cost(mix.Parts, leaving) > limit + Glance.Slack * (1 + cost))
-            {
-                return;
-            }
-        }
-
-        if (scorer.Of(mix, leaving, limit) is { } score)
+        bool leaving = Leaves(mix);
+        // A mix that an earlier round passed costs what it did then.
+        ref float cost = ref CollectionsMarshal.GetValueRefOrAddDefault(glances, mix, out bool known);
+        cost = known ? cost : glance.Cost(mix);
+        // Where the glance has no answer it is not a number, and the mix is looked at properly.
+        if (!(cost + Score.Cost(mix.Parts, leaving) > limit + Glance.Slack * (1 + cost)) && scorer.Of(mix, leaving, limit) is { } score)
         {
             best.Keep(mix, score);
         }
     }
 
-    private bool IsRight(in GridMix mix)
-    {
-        if (Right!.Count != mix.Parts)
-        {
-            return false;
-        }
-
-        var parts = scorer.Parts(mix);
-        return Right.All(r => parts.Any(p => p.Shade == r.Shade && Math.Abs(p.Share.Value - r.Share.Value) < .005));
-    }
+    /// <summary>Whether it leaves a last formula that was right.</summary>
+    private bool Leaves(in GridMix mix) => right is not null && !(right.Count == mix.Parts && Chosen.Same(right, scorer.Parts(mix)));
 }

@@ -46,13 +46,15 @@ internal sealed record Wanted(string Use, Line Line, Level Level, Tone Tone, Vol
         bool onLengths = use == "lengths";
         double ratio = onLengths && line.LengthsDeveloperPerColour is { } thinner ? thinner : line.DeveloperPerColour;
         var developer = Choice.For(line, onLengths, c.Reading, level, why);
+        var wanted = new Wanted(use, line, level, tone, developer, ratio, null);
         if (c.Formula is not { } given || given.Use != use)
         {
-            return new Wanted(use, line, level, tone, developer, ratio, null);
+            return wanted;
         }
 
-        Shade.Given.Check(given, level, c.Reading, developer, given.Developer ?? developer, onLengths ? "lengths" : "shade", why);
-        return new Wanted(use, line, level, tone, given.Developer ?? developer, ratio, given);
+        var used = given.Developer ?? developer;
+        Shade.Given.Check(given, level, c.Reading, developer, used, wanted.About, why);
+        return wanted with { Developer = used, Given = given };
     }
 
     private static void SayGrey(Case c, Line line, ICollection<Because> why)

@@ -34,9 +34,6 @@ internal sealed class Windows
         roots = [v + wish.A / 500, v, v - wish.B / 200];
     }
 
-    /// <summary>How much wider than need be the windows of these spots are at a limit of one.</summary>
-    public static double Loose(double[] weights) => weights.Max(w => 1 / Math.Max(.01, 1 - .0225 / w)) / weights.Sum();
-
     /// <summary>The absorption of a mean cube root of light: what a grey of that light would absorb.</summary>
     public static double Absorbs(double root)
     {

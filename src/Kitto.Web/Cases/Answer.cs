@@ -42,13 +42,9 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
                 return [];
             }
 
-            var parts = p.Formulas[0].Parts;
-            double colour = parts.Sum(x => x.Grams.Value);
-            // What was signed before shares were written has them in its grams.
-            IReadOnlyList<MixPart> taken = [.. parts.Select(x => new MixPart(x.Shade, x.Share ?? Share.Of(x.Grams.Value / colour)))];
             return
             [
-                new Mix(taken, far, look.Hex, ByHand ? "made by hand" : "taken"),
+                new Mix(p.Formulas[0].Mix(), far, look.Hex, ByHand ? "made by hand" : "taken"),
                 .. p.Alternatives.Where(a => a.Hex is not null).Take(4).Select(a => new Mix([.. a.Parts.Select(x => new MixPart(x.Shade, x.Share))], a.DeltaE, a.Hex!, a.Why ?? "")),
             ];
         }
@@ -61,10 +57,7 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     public string WishHex => Prescription?.Forecast.Target?.Hex ?? "#8c8c8c";
 
     /// <summary>Shades on the shelf that could join the mix.</summary>
-    public IEnumerable<string> Addable => Line is null ? [] : Line.InStock.Select(s => s.Code).Except(Mixes[0].Parts.Select(p => p.Shade));
-
-    /// <summary>How a difference is seen.</summary>
-    public static string Far(double deltaE) => MixWords.Far(deltaE);
+    public IEnumerable<string> Addable => Line is null ? [] : Line.InStock.Select(s => s.Code).Except(Prescription!.Formulas[0].Parts.Select(p => p.Shade));
 
     /// <summary>Said on every kit: kept apart, so that what is particular to this head is seen.</summary>
     private static readonly HashSet<string> Always = ["SA22", "SA23", "SA10"];

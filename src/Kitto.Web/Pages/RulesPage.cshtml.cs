@@ -33,7 +33,7 @@ public sealed class RulesPageModel(Studios studios) : PageModel
     {
         Search = (find ?? "").Trim();
         var studio = (await studios.Get())!;
-        var schools = JsonSerializer.Deserialize<Dictionary<string, string>>(studio.Schools) ?? [];
+        var schools = new Dictionary<string, string>(studio.House().Schools);
         foreach (var (rule, options) in Schools.Options)
         {
             // Only what stands on the page was posted; the rest stays.
@@ -74,7 +74,7 @@ public sealed class RulesPageModel(Studios studios) : PageModel
     {
         var studio = (await studios.Get())!;
         Version = studio.Version;
-        Chosen = JsonSerializer.Deserialize<Dictionary<string, string>>(studio.Schools) ?? [];
+        Chosen = studio.House().Schools;
         Found = [.. RuleBook.Search(Search)];
     }
 }

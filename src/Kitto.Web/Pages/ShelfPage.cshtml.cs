@@ -1,9 +1,9 @@
-using System.Security.Claims;
 using System.Text;
 using Kitto.Core.Contract;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
+using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -83,7 +83,7 @@ public sealed class ShelfPageModel(ShelfKeeper keeper, Lines lines) : PageModel
     {
         try
         {
-            await keeper.Save(changed, Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!));
+            await keeper.Save(changed, User.Id());
         }
         catch (ConflictException conflict)
         {

@@ -1,8 +1,5 @@
 using CsCheck;
-using Kitto.Core.Clock;
 using Kitto.Core.Colour;
-using Kitto.Core.Developer;
-using Kitto.Core.Head;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core.Tests.Shade;
@@ -127,9 +124,7 @@ public sealed class BoundsTests
     {
         double level = Math.Clamp(c.Goal.Level?.Value ?? 5, 3, 8);
         var tone = c.Goal.Tone ?? new Tone(Family.N);
-        var schedule = Timing.Choose(c.Reading, c.Reading.Hands, Service.RootTouchUp, Cream, level, House.Default, []).Schedule;
-        var developer = Choice.For(Cream, false, c.Reading, Level.Of(level), []);
-        var canvas = Canvas.OfRoots(c.Reading, Cream, developer, schedule, false, Dye.Look(level, tone).Lab, new Lab(residual[0], residual[1], residual[2]));
+        var canvas = Bench.Canvas(c, Cream, level, tone, new Lab(residual[0], residual[1], residual[2]));
         var rules = new MixRules(c.Reading.DecisiveGrey, Level.Of(level), null);
         var scorer = new MixScorer(canvas, rules);
         int n = scorer.Shades.Length;

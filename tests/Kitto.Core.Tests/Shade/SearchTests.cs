@@ -1,7 +1,5 @@
 using CsCheck;
-using Kitto.Core.Clock;
 using Kitto.Core.Colour;
-using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 
@@ -13,7 +11,7 @@ public sealed class SearchTests
     private static readonly Line Cream = Bench.Shelf.Find("lantern-cream")!;
 
     /// <summary>Nine shades and a concentrate around the wish, drawn from the largest line: small enough to look at every mix there is.</summary>
-    private static Gen<(Case Case, Line Line, Canvas Canvas, MixRules Rules, double Residual)> Small =>
+    private static Gen<(Line Line, Canvas Canvas, MixRules Rules)> Small =>
         from c in Bench.Cases
         from picks in Gen.Int[0, 1_000_000].Array[9]
         from strong in Bench.Any("0R", "0G", "0B", "0V")
@@ -197,14 +195,12 @@ public sealed class SearchTests
     private static string Say(Ideas found) =>
         string.Join("; ", found.Mixes.Select(f => $"{string.Join(" ", f.Parts.Select(p => $"{p.Shade}:{p.Share.Value:0.000}"))} {f.Objective:0.00000000}"));
 
-    private static (Case, Line, Canvas, MixRules, double) Set(Case c, int[] picks, string strong, double residual)
+    private static (Line, Canvas, MixRules) Set(Case c, int[] picks, string strong, double residual)
     {
         double level = Math.Clamp(c.Goal.Level!.Value.Value, 2, 9);
         var near = Cream.Shades.Where(s => s.Level > 0 && Math.Abs(s.Level - level) <= 2).ToList();
         var line = Cream with { Shades = [.. picks.Select(p => near[p % near.Count]).Append(near.First(s => s.Family == Family.N)).Distinct(), Cream.Find(strong)!] };
-        var schedule = Timing.Choose(c.Reading, c.Reading.Hands, Service.RootTouchUp, line, level, House.Default, []).Schedule;
-        var developer = Choice.For(line, false, c.Reading, Level.Of(level), []);
-        var canvas = Canvas.OfRoots(c.Reading, line, developer, schedule, false, Dye.Look(level, c.Goal.Tone!.Value).Lab, new Lab(residual, -residual / 2, residual));
-        return (c, line, canvas, new MixRules(c.Reading.DecisiveGrey, Level.Of(level), c.Reading.Hair.Porosity == Porosity.High ? null : c.Goal.Tone), residual);
+        var canvas = Bench.Canvas(c, line, level, c.Goal.Tone!.Value, new Lab(residual, -residual / 2, residual));
+        return (line, canvas, new MixRules(c.Reading.DecisiveGrey, Level.Of(level), c.Reading.Hair.Porosity == Porosity.High ? null : c.Goal.Tone));
     }
 }

@@ -1,10 +1,10 @@
-using System.Security.Claims;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Quantity;
 using Kitto.Core.Rules;
 using Kitto.Store;
 using Kitto.Web.Cases;
+using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -59,7 +59,7 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, TimeProvider clock
         }
 
         await ways.Decide(id, back ?? parts[0], back is null ? parts[1] : null, back is null ? Reason : "given back to the house",
-            Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!), clock.GetUtcNow().UtcDateTime);
+            User.Id(), clock.GetUtcNow().UtcDateTime);
         return RedirectToPage(new { id });
     }
 

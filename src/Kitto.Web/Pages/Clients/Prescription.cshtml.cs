@@ -1,10 +1,10 @@
-using System.Security.Claims;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
+using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -95,7 +95,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return Page();
         }
 
-        var (prescription, kit) = await cases.Sign(reading, c, p, Document, Me(), clock.GetUtcNow().UtcDateTime);
+        var (prescription, kit) = await cases.Sign(reading, c, p, Document, User.Id(), clock.GetUtcNow().UtcDateTime);
         return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
     }
 
@@ -137,7 +137,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     {
         try
         {
-            return await clients.AddReading(Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), Me(), clock.GetUtcNow().UtcDateTime);
+            return await clients.AddReading(Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), clock.GetUtcNow().UtcDateTime);
         }
         catch (ConflictException conflict)
         {
@@ -146,6 +146,4 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return null;
         }
     }
-
-    private Guid Me() => Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!);
 }

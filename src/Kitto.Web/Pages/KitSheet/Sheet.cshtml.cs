@@ -1,4 +1,3 @@
-using System.Security.Claims;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
@@ -6,6 +5,7 @@ using Kitto.Core.Outcome;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
+using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using QRCoder;
@@ -46,9 +46,8 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
         get
         {
             var formula = Prescription.Formulas[0];
-            double colour = formula.Parts.Sum(p => p.Grams.Value);
             return Tests.StrandResult is { } said && Enum.TryParse(said, true, out StrandResult result) && shelf.Find(formula.Line) is { } line
-                ? StrandAdvice.Of(result, Tests.StrandMinutes, [.. formula.Parts.Select(p => new MixPart(p.Shade, p.Share ?? Share.Of(p.Grams.Value / colour)))], line, Case.Goal.Level ?? Case.Reading.Hair.Lengths.Level)
+                ? StrandAdvice.Of(result, Tests.StrandMinutes, formula.Mix(), line, Case.Goal.Level ?? Case.Reading.Hair.Lengths.Level)
                 : null;
         }
     }
@@ -100,7 +99,7 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
             return NotFound();
         }
 
-        await reports.Seen(id, Guid.Parse(User.FindFirstValue(ClaimTypes.NameIdentifier)!), Now());
+        await reports.Seen(id, User.Id(), Now());
         return Redirect($"/clients/{Kit.ClientId}/prescription");
     }
 
