@@ -83,7 +83,7 @@ public static class Prescriber
         Amount.Say(c, hands, belief, [.. sized.Select(s => s.Size)], formulas, why);
 
         var lines = formulas.Select(f => f.Line).Distinct().ToList();
-        var skin = Holds.Skin(c.Reading.Client, lines, days, c.House, why);
+        var skin = Holds.Skin(c.Reading.Client, [.. lines.Select(l => shelf.Find(l)!)], days, c.House, why);
         var strand = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why);
         if (soften)
         {

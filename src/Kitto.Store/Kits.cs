@@ -9,19 +9,19 @@ public sealed record SignedPrescription(
 
 /// <summary>A kit.</summary>
 public sealed record Kit(
-    Guid Id, Guid PrescriptionId, Guid ClientId, string ClientName, int Number, string Lines, bool StrandNeeded, string State, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ColourOn,
+    Guid Id, Guid PrescriptionId, Guid ClientId, string ClientName, int Number, string Lines, bool StrandNeeded, int SkinDays, string State, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ColourOn,
     DateTime? PackedAt, DateTime? PostedAt, DateTime? StoppedAt, string? StopReason, int Version);
 
 /// <summary>What a new prescription is stored with.</summary>
 public sealed record Signing(
     Guid ClientId, Guid ReadingId, string Decision, string Service, DateTime At, Guid By, string CaseDocument, string Document, string? Guide,
-    string Lines, bool StrandNeeded, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ColourOn);
+    string Lines, bool StrandNeeded, int SkinDays, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ColourOn);
 
 /// <summary>Prescriptions, once signed, and the kits made from them.</summary>
 public sealed class Kits(Database db)
 {
     private const string KitColumns = """
-        k.id, k.prescription_id, k.client_id, c.name as client_name, k.number, k.lines, k.strand_needed, k.state, k.fill_on, k.post_on, k.colour_on,
+        k.id, k.prescription_id, k.client_id, c.name as client_name, k.number, k.lines, k.strand_needed, k.skin_days, k.state, k.fill_on, k.post_on, k.colour_on,
         k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.version
         """;
 
@@ -63,10 +63,10 @@ public sealed class Kits(Database db)
             if (kit is not null)
             {
                 await connection.ExecuteAsync("""
-                    insert into kit (id, prescription_id, client_id, number, lines, strand_needed, state, fill_on, post_on, colour_on)
-                    select @kit, @id, @ClientId, coalesce(max(number), 0) + 1, @Lines, @StrandNeeded, 'signed', @FillOn, @PostOn, @ColourOn
+                    insert into kit (id, prescription_id, client_id, number, lines, strand_needed, skin_days, state, fill_on, post_on, colour_on)
+                    select @kit, @id, @ClientId, coalesce(max(number), 0) + 1, @Lines, @StrandNeeded, @SkinDays, 'signed', @FillOn, @PostOn, @ColourOn
                     from kit where client_id = @ClientId
-                    """, new { kit, id, s.ClientId, s.Lines, s.StrandNeeded, s.FillOn, s.PostOn, s.ColourOn });
+                    """, new { kit, id, s.ClientId, s.Lines, s.StrandNeeded, s.SkinDays, s.FillOn, s.PostOn, s.ColourOn });
                 await connection.ExecuteAsync("""
                     update kit set state = 'closed', version = version + 1
                     where client_id = @ClientId and id <> @kit and state in ('signed', 'reported')

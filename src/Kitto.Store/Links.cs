@@ -3,37 +3,45 @@ using System.Security.Cryptography;
 
 namespace Kitto.Store;
 
-/// <summary>A guide link as the studio sees it; the link itself is shown once and never kept.</summary>
-public sealed record GuideLink(Guid Id, Guid KitId, DateTime CreatedAt, DateTime ExpiresAt, DateTime? RevokedAt);
+/// <summary>A link as the studio sees it; the address itself is shown once and never kept.</summary>
+/// <param name="Purpose">guide or ask.</param>
+/// <param name="KitId">The kit whose guide it opens.</param>
+/// <param name="ClientId">The client whom it asks.</param>
+public sealed record Link(Guid Id, string Purpose, Guid? KitId, Guid? ClientId, DateTime CreatedAt, DateTime ExpiresAt, DateTime? RevokedAt);
 
-/// <summary>Guide links: 128 random bits, stored hashed, revocable, expiring.</summary>
+/// <summary>Doors from outside: 128 random bits each, stored hashed, revocable, expiring.</summary>
 public sealed class Links(Database db)
 {
-    /// <summary>How long a link works.</summary>
-    public static readonly TimeSpan Life = TimeSpan.FromDays(60);
+    /// <summary>How long a link to a guide works.</summary>
+    public static readonly TimeSpan GuideLife = TimeSpan.FromDays(60);
 
-    /// <summary>Makes a link for a kit and revokes the earlier ones.</summary>
+    /// <summary>How long a link to the questions works.</summary>
+    public static readonly TimeSpan AskLife = TimeSpan.FromDays(21);
+
+    private const string Columns = "id, purpose, kit_id, client_id, created_at, expires_at, revoked_at";
+
+    /// <summary>Makes a link to a kit's guide and revokes the earlier ones.</summary>
     /// <returns>The token to put in the address.</returns>
-    public async Task<string> Make(Guid kitId, DateTime at)
-    {
-        byte[] token = RandomNumberGenerator.GetBytes(16);
-        await db.Run("""
-            update guide_link set revoked_at = @at where kit_id = @kitId and revoked_at is null;
-            insert into guide_link (id, kit_id, token_hash, created_at, expires_at) values (@id, @kitId, @hash, @at, @expires)
-            """, new { id = Guid.CreateVersion7(), kitId, hash = SHA256.HashData(token), at, expires = at + Life });
-        return Base64Url.EncodeToString(token);
-    }
+    public Task<string> ToGuide(Guid kitId, DateTime at) => Make("guide", kitId, null, at, GuideLife);
+
+    /// <summary>Makes a link that asks a client, and revokes the earlier ones.</summary>
+    /// <returns>The token to put in the address.</returns>
+    public Task<string> ToAsk(Guid clientId, DateTime at) => Make("ask", null, clientId, at, AskLife);
 
     public Task<int> Revoke(Guid kitId, DateTime at) =>
-        db.Run("update guide_link set revoked_at = @at where kit_id = @kitId and revoked_at is null", new { kitId, at });
+        db.Run("update link set revoked_at = @at where kit_id = @kitId and revoked_at is null", new { kitId, at });
+
+    /// <summary>The questions have been answered: the link that asked is used up.</summary>
+    public Task<int> Used(Guid id, DateTime at) => db.Run("update link set revoked_at = @at where id = @id and revoked_at is null", new { id, at });
 
     /// <summary>The newest link of a kit.</summary>
-    public Task<GuideLink?> Of(Guid kitId) => db.One<GuideLink>("""
-        select id, kit_id, created_at, expires_at, revoked_at from guide_link where kit_id = @kitId order by created_at desc limit 1
-        """, new { kitId });
+    public Task<Link?> OfKit(Guid kitId) => db.One<Link>($"select {Columns} from link where kit_id = @kitId order by created_at desc limit 1", new { kitId });
+
+    /// <summary>The newest link that asks a client.</summary>
+    public Task<Link?> Asking(Guid clientId) => db.One<Link>($"select {Columns} from link where client_id = @clientId and purpose = 'ask' order by created_at desc limit 1", new { clientId });
 
     /// <summary>The link a token opens; null when there never was one. Revoked and expired ones are returned, for a plain answer.</summary>
-    public async Task<GuideLink?> Open(string token)
+    public async Task<Link?> Open(string purpose, string token)
     {
         Span<byte> bytes = stackalloc byte[16];
         if (token.Length != 22 || !Base64Url.IsValid(token) || !Base64Url.TryDecodeFromChars(token, bytes, out int length) || length != 16)
@@ -42,6 +50,17 @@ public sealed class Links(Database db)
         }
 
         byte[] hash = SHA256.HashData(bytes);
-        return await db.One<GuideLink>("select id, kit_id, created_at, expires_at, revoked_at from guide_link where token_hash = @hash", new { hash });
+        return await db.One<Link>($"select {Columns} from link where token_hash = @hash and purpose = @purpose", new { hash, purpose });
+    }
+
+    private async Task<string> Make(string purpose, Guid? kitId, Guid? clientId, DateTime at, TimeSpan life)
+    {
+        byte[] token = RandomNumberGenerator.GetBytes(16);
+        await db.Run("""
+            update link set revoked_at = @at
+            where purpose = @purpose and kit_id is not distinct from @kitId and client_id is not distinct from @clientId and revoked_at is null;
+            insert into link (id, purpose, kit_id, client_id, token_hash, created_at, expires_at) values (@id, @purpose, @kitId, @clientId, @hash, @at, @expires)
+            """, new { id = Guid.CreateVersion7(), purpose, kitId, clientId, hash = SHA256.HashData(token), at, expires = at + life });
+        return Base64Url.EncodeToString(token);
     }
 }

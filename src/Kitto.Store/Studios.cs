@@ -13,6 +13,9 @@ public sealed record Studio(string Name, string TimeZone, double ServiceLevel, d
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today(DateTimeOffset now) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(now, Zone()).DateTime);
 
+    /// <summary>The day it is in the studio.</summary>
+    public DateOnly Today(DateTime utc) => DateOnly.FromDateTime(Local(utc));
+
     /// <summary>A moment as the studio's clock shows it.</summary>
     public DateTime Local(DateTime utc) => TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(utc, DateTimeKind.Utc), Zone());
 

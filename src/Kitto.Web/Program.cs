@@ -15,10 +15,10 @@ bool demo = builder.Configuration["KITTO_DEMO"] == "1";
 string folder = Path.Combine(AppContext.BaseDirectory, "data", "catalogue");
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(new Database(connection));
-builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<Lines>().AddSingleton<Ways>();
+builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<Lines>().AddSingleton<Ways>().AddSingleton<Answers>();
 // Whoever asks gets the shelf as it stands then.
 builder.Services.AddSingleton<ShelfKeeper>().AddTransient(s => s.GetRequiredService<ShelfKeeper>().Now);
-builder.Services.AddTransient<CaseBuilder>().AddSingleton<GuideDoor>().AddSingleton<TestDesk>();
+builder.Services.AddTransient<CaseBuilder>().AddSingleton<GuideDoor>().AddSingleton<TestDesk>().AddSingleton<AnswerDesk>();
 
 builder.Services.AddIdentityCore<Person>(o =>
 {
@@ -50,6 +50,7 @@ builder.Services.AddRazorPages(o =>
     o.Conventions.AllowAnonymousToPage("/Setup");
     o.Conventions.AllowAnonymousToPage("/Problem");
     o.Conventions.AllowAnonymousToFolder("/ClientGuide");
+    o.Conventions.AllowAnonymousToFolder("/Ask");
 });
 
 var app = builder.Build();

@@ -13,6 +13,10 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         var colourist = await Visitor.SignedIn(studio);
         await colourist.Open("/clients/new");
         await colourist.Send("main form", ("Name", name), ("BirthDate", "1980-01-01"));
+        string sitting = colourist.Address;
+        await colourist.Open(sitting.Replace("/prescription", "/answers", StringComparison.Ordinal));
+        await colourist.Answer();
+        await colourist.Open(sitting);
         (string, string?)[] zones = [.. Enum.GetNames<Core.Head.Zone>().Select(z => char.ToLowerInvariant(z[0]) + z[1..]).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") })];
         await colourist.Send("#sitting", "?handler=Sign", [("hair.naturalLevel", "5"), ("hair.lengths.level", "5"), ("hair.lengths.history", "permanent"), .. zones]);
         Assert.StartsWith("/kits/", colourist.Address, StringComparison.Ordinal);
@@ -227,7 +231,11 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
             Assert.Contains("Her report on the kit of 35 days ago: white hair showed", reasons, StringComparison.Ordinal);
             Assert.Contains($"of {first.Quantity!.SendGrams} sent 35 days ago 30.0 g was left", reasons, StringComparison.Ordinal);
             Assert.Contains("a step of", reasons, StringComparison.Ordinal);
+            // Her answers are older than her last kit: they are confirmed first.
             await colourist.Send("#sitting", "?handler=Sign");
+            Assert.Contains("Ask her again", colourist.Text, StringComparison.Ordinal);
+            Assert.Equal("14", colourist.Typed("zones.crown.regrowthMm"));
+            await colourist.Send("#sitting", "?handler=Sign", ("confirmed", "true"));
             var second = Core.Contract.Json.ReadPrescription((await studio.Kits.History(kit.ClientId))[0].Document);
             Assert.True(second.Quantity!.UseGrams.Value / second.Quantity.BaseGrams.Value < 1.0, "thirty grams left of so few means light hands");
             Assert.Contains(second.Because, b => b.Rule == "DO8");
@@ -250,7 +258,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal(HttpStatusCode.Gone, (await visitor.Open(link)).Status);
         Assert.Contains("has closed this link", visitor.Text, StringComparison.Ordinal);
         link = await studio.LinkTo(kit);
-        await studio.Db.Run("update guide_link set expires_at = now() - interval '1 minute' where kit_id = @Id and revoked_at is null", new { kit.Id });
+        await studio.Db.Run("update link set expires_at = now() - interval '1 minute' where kit_id = @Id and revoked_at is null", new { kit.Id });
         Assert.Contains("has run out", (await visitor.Open(link)).Text, StringComparison.Ordinal);
         Assert.Contains("not one of ours", (await visitor.Open("/g/AAAAAAAAAAAAAAAAAAAAAA")).Text, StringComparison.Ordinal);
         Assert.Contains("not one of ours", (await visitor.Open("/g/x")).Text, StringComparison.Ordinal);

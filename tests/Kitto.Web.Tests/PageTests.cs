@@ -66,7 +66,7 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
     public async Task The_demo_has_every_service_a_stop_a_salon_case_a_held_kit_a_report_and_an_overdue_kit()
     {
         var visitor = await Visitor.SignedIn(studio);
-        Assert.Equal(["Stopped", "Reports to read", "At the bench", "Overdue", "Held by a test", "Under way", "Not by kit"],
+        Assert.Equal(["Stopped", "Answers to read", "Reports to read", "At the bench", "Overdue", "Held by a test", "Under way", "Not by kit"],
             visitor.Page.QuerySelectorAll(".today-group h2").Select(h => h.FirstChild!.TextContent.Trim()));
         var services = await studio.Db.List<string>("select distinct service from prescription");
         Assert.Equal(8, services.Count);

@@ -64,7 +64,7 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         var (client, person) = await Somebody();
         var reading = await studio.Clients.AddReading(client, 0, "{}", person, Now);
         await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => studio.Kits.Sign(
-            new Signing(client, reading.Id, "kit", "gloss", Now, person, "{}", "{}", null, "tidewash-gloss", true, null, null, null))));
+            new Signing(client, reading.Id, "kit", "gloss", Now, person, "{}", "{}", null, "tidewash-gloss", true, 14, null, null, null))));
         var numbers = (await studio.Kits.History(client)).Select(p => p.KitNumber!.Value).Order();
         Assert.Equal(Enumerable.Range(1, 6), numbers);
     }
@@ -73,16 +73,16 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     public async Task A_link_is_kept_as_a_hash_and_opens_until_revoked_or_expired()
     {
         var kit = await studio.KitOf("Greta");
-        string token = await studio.Links.Make(kit.Id, Now);
+        string token = await studio.Links.ToGuide(kit.Id, Now);
         Assert.Equal(22, token.Length);
-        Assert.False(await studio.Db.One<bool>("select exists (select 1 from guide_link where encode(token_hash, 'escape') like '%' || @token || '%')", new { token }));
-        Assert.Null((await studio.Links.Open(token))!.RevokedAt);
-        string next = await studio.Links.Make(kit.Id, Now);
-        Assert.NotNull((await studio.Links.Open(token))!.RevokedAt);
-        Assert.Null((await studio.Links.Open(next))!.RevokedAt);
-        Assert.Null(await studio.Links.Open(token[..21]));
-        Assert.Null(await studio.Links.Open("AAAAAAAAAAAAAAAAAAAAAA"));
-        Assert.Null(await studio.Links.Open("'; drop table kit; --x"));
+        Assert.False(await studio.Db.One<bool>("select exists (select 1 from link where encode(token_hash, 'escape') like '%' || @token || '%')", new { token }));
+        Assert.Null((await studio.Links.Open("guide", token))!.RevokedAt);
+        string next = await studio.Links.ToGuide(kit.Id, Now);
+        Assert.NotNull((await studio.Links.Open("guide", token))!.RevokedAt);
+        Assert.Null((await studio.Links.Open("guide", next))!.RevokedAt);
+        Assert.Null(await studio.Links.Open("guide", token[..21]));
+        Assert.Null(await studio.Links.Open("guide", "AAAAAAAAAAAAAAAAAAAAAA"));
+        Assert.Null(await studio.Links.Open("guide", "'; drop table kit; --x"));
     }
 
     [Fact]

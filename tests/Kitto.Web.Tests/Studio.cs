@@ -34,6 +34,8 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
 
     public Reports Reports => Services.GetRequiredService<Reports>();
 
+    public Answers Answers => Services.GetRequiredService<Answers>();
+
     public Links Links => Services.GetRequiredService<Links>();
 
     public Database Db => Services.GetRequiredService<Database>();
@@ -65,7 +67,7 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
     public async Task<Guid> IdOf(string client) => (await Clients.Find(client))[0].Id;
 
     /// <summary>An address of her guide.</summary>
-    public async Task<string> LinkTo(Kit kit) => "/g/" + await Links.Make(kit.Id, Clock.GetUtcNow().UtcDateTime);
+    public async Task<string> LinkTo(Kit kit) => "/g/" + await Links.ToGuide(kit.Id, Clock.GetUtcNow().UtcDateTime);
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
@@ -105,6 +107,17 @@ public sealed class Visitor(Studio studio)
         await visitor.Send("form[method=post]", ("UserName", Demo.Seed.UserName), ("Password", Demo.Seed.Password));
         Assert.Equal("/", visitor.Address);
         return visitor;
+    }
+
+    /// <summary>Answers the questions of a page, nothing out of the way; what is given stands instead.</summary>
+    public Task<Visitor> Answer(string form = ".questions", params (string Name, string? Value)[] but)
+    {
+        (string Name, string? Value)[] plain =
+        [
+            ("reactions", "no"), ("blackHenna", "no"), ("scalp", "sound"), .. "hairline skin pregnant since damage reading".Split(' ').Select(q => ("none." + q, (string?)"true")),
+            ("put.0.what", "permanent"), ("put.0.month", "3"), ("put.0.year", "2025"),
+        ];
+        return Send(form, [.. plain.Where(p => but.All(b => b.Name != p.Name)), .. but]);
     }
 
     public async Task<Visitor> Open(string path)

@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import Ajv from 'ajv';
+import { sql } from './help.mjs';
 import { root } from './setup.mjs';
 
 const read = name => JSON.parse(readFileSync(join(root, name), 'utf8'));
@@ -11,6 +12,7 @@ const ajv = new Ajv({ strict: false, formats: { date: /^\d{4}-\d\d-\d\d$/ } });
 const isCase = ajv.compile(read('docs/formats/case-1.schema.json'));
 const isAnswer = ajv.compile(read('docs/formats/prescription-1.schema.json'));
 const isLine = ajv.compile(read('docs/formats/line-1.schema.json'));
+const isConsultation = ajv.compile(read('docs/formats/consultation-1.schema.json'));
 const example = read('docs/formats/example-case.json');
 const prescribe = input => {
   const { status, stdout } = spawnSync(join(root, 'kitto'), ['prescribe', '-'], { input: typeof input === 'string' ? input : JSON.stringify(input), encoding: 'utf8' });
@@ -29,12 +31,20 @@ test('every line of the catalogue fits its schema', () => {
   for (const file of readdirSync(join(root, 'data/catalogue'))) expect(isLine(read('data/catalogue/' + file)), `${file}: ${ajv.errorsText(isLine.errors)}`).toBe(true);
 });
 
+test('the answers that are kept fit their schema', () => {
+  const kept = JSON.parse(sql('select json_agg(document) from answers'));
+  expect(kept.length).toBeGreaterThan(10);
+  for (const told of kept) expect(isConsultation(told), ajv.errorsText(isConsultation.errors)).toBe(true);
+});
+
 for (const [what, path, value, decision] of [
   ['the example', 'goal.service', 'rootTouchUp', 'kit'],
   ...['rootAndRefresh', 'gloss', 'rootAndGloss', 'rootShadow', 'baseLift', 'greyBlend'].map(s => [s, 'goal.service', s, 'kit']),
   ['lighten', 'goal.service', 'lighten', 'salon'],
   ['a reaction', 'client.reactions', true, 'stop'],
   ['fifteen years', 'client.ageYears', 15, 'stop'],
+  ['henna of last year on the timeline', 'hair.lengths.timeline', [{ what: 'henna', daysAgo: 300 }, { what: 'permanent', daysAgo: 60 }], 'stop'],
+  ['henna of ten years ago on the timeline', 'hair.lengths.timeline', [{ what: 'henna', daysAgo: 3650 }], 'kit'],
   ['metal on the hair', 'hair.lengths.history', 'metallic', 'stop'],
   ['a plan', 'plan', { today: '2027-03-01', wantBy: '2027-03-20', postDays: ['tuesday', 'friday'], transitDays: 2 }, 'kit'],
   ['a plan that cannot be', 'plan', { today: '2027-03-01', wantBy: '2027-03-02', postDays: ['tuesday'], transitDays: 2 }, 'kit'],
@@ -51,7 +61,7 @@ for (const [what, path, value, decision] of [
 
 test('what the schema refuses, the console refuses with exit 2 and the same field', () => {
   for (const [path, value] of [['client.ageYears', 121], ['hair.naturalLevel', 5.25], ['allZones.greyPercent', 101], ['zones.leftTemple.regrowthMm', 301], ['goal.service', 'shave'],
-    ['goal.tone', 'AGV?'], ['hands.who', 'me'], ['house.schools', { SA1: 'off' }], ['colour', 1], ['client.scalp', 'itchy'], ['hair.lengths.history', 'tea'], ['plan', { today: '2027-03-01' }], ['house.serviceLevel', 0.99]]) {
+    ['goal.tone', 'AGV?'], ['hands.who', 'me'], ['house.schools', { SA1: 'off' }], ['colour', 1], ['client.scalp', 'itchy'], ['hair.lengths.history', 'tea'], ['hair.lengths.timeline', [{ what: 'tea', daysAgo: 3 }]], ['plan', { today: '2027-03-01' }], ['house.serviceLevel', 0.99]]) {
     const input = withFact(path, value);
     expect(isCase(input), path).toBe(false);
     const { status, answer } = prescribe(input);

@@ -84,6 +84,39 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await accessible(page);
     await fits(page);
 
+    // No kit without her answers: she gets a link, answers on her phone, and the sitting waits as it was typed.
+    await page.getByRole('button', { name: 'Sign off' }).click();
+    await expect(page.getByText('Ask her first')).toBeVisible();
+    await expect(page.locator('#f-zones-nape-regrowthMm')).toHaveValue('17');
+    const [asking] = await Promise.all([page.waitForEvent('popup'), page.getByRole('link', { name: 'ask her' }).click()]);
+    await accessible(asking);
+    await asking.getByRole('button', { name: 'Make a link to the questions' }).click();
+    const questions = await asking.getByLabel('Address of her questions').inputValue();
+    const phoned = await (await browser.newContext({ viewport: phone })).newPage();
+    phoned.on('pageerror', e => problems.push(e.message));
+    await phoned.goto(questions);
+    await accessible(phoned);
+    await fits(phoned);
+    await phoned.getByRole('button', { name: 'Send my answers' }).click();
+    await expect(phoned.getByText('questions are still open')).toBeVisible();
+    await accessible(phoned);
+    for (const name of ['reactions', 'blackHenna']) await phoned.locator(`[name=${name}][value=no]`).check();
+    await phoned.getByLabel('Fine').check();
+    for (const none of ['hairline', 'skin', 'pregnant', 'since', 'damage', 'reading']) await phoned.locator(`[name="none.${none}"]`).check();
+    await phoned.getByLabel('Eczema').check();
+    await expect(phoned.locator('[name="none.skin"]')).not.toBeChecked();
+    await phoned.locator('[name="put.0.what"]').selectOption('permanent');
+    await phoned.locator('[name="put.0.year"]').fill('2025');
+    await phoned.getByRole('button', { name: 'one more line' }).click();
+    await expect(phoned.locator('.put:visible')).toHaveCount(3);
+    await phoned.getByRole('button', { name: 'Send my answers' }).click();
+    await expect(phoned.getByRole('heading', { name: 'Thank you' })).toBeVisible();
+    await asking.reload();
+    await expect(asking.locator('.told')).toContainText('Eczema');
+    await accessible(asking);
+    await fits(asking);
+    await asking.close();
+
     await page.getByRole('button', { name: 'Sign off' }).click();
     await expect(page.getByRole('heading', { name: `${who}, kit 1` })).toBeVisible();
     const kit = page.url().split('/').pop();
@@ -186,6 +219,10 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await expect(page.locator('#answer')).toContainText('white hair showed');
     await expect(page.locator('#answer')).toContainText(`of ${reckoned.quantity.sendGrams.toFixed(1)} g sent 0 days ago 14.5 g was left`);
     await expect(page.locator('#answer')).toContainText('so a step of');
+    await page.getByRole('button', { name: 'Sign off' }).click();
+    await expect(page.getByText('Ask her again, or tick that you have')).toBeVisible();
+    await accessible(page);
+    await page.getByLabel('asked her for this kit').check();
     await page.getByRole('button', { name: 'Sign off' }).click();
     await expect(page.getByRole('heading', { name: `${who}, kit 2` })).toBeVisible();
     const again = console_(sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${page.url().split('/').pop()}'`));

@@ -53,6 +53,7 @@ public static class CatalogueReader
         workingLifeMinutes = line.WorkingLife,
         longestContactMinutes = line.LongestContact,
         tubeGrams = line.Tube,
+        skinTestMonths = line.SkinTestMonths,
         shades = line.Shades.Select(s => s.Code),
         outOfStock = line.Out,
     }, Json.Indented);
@@ -94,7 +95,10 @@ public static class CatalogueReader
             r.Require("thickness", r.OneOf<Thickness>("thickness"), "cream, gel, liquid"), r.Require("developerPerColour", r.Number("developerPerColour", .5, 3), "0.5 to 3"),
             r.Number("lengthsDeveloperPerColour", .5, 3), developers, Core.Minutes.Of(Minutes("processMinutes")), Core.Minutes.Of(Minutes("processMin")),
             Core.Minutes.Of(Minutes("processMax")), Core.Minutes.Of(Minutes("workingLifeMinutes")), Core.Minutes.Of(Minutes("longestContactMinutes")),
-            Grams.Of(r.Require("tubeGrams", r.Number("tubeGrams", 1, 2000), "1 to 2000")), shades, gone);
+            Grams.Of(r.Require("tubeGrams", r.Number("tubeGrams", 1, 2000), "1 to 2000")), shades, gone)
+        {
+            SkinTestMonths = r.Whole("skinTestMonths", 0, Safety.Holds.MostMonths) ?? 0,
+        };
         r.Done();
         if (line.Shades.Count == 0 || line.Developers.Count == 0 || line.Id.Length == 0)
         {

@@ -84,6 +84,9 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return null;
     }
 
+    /// <summary>A text as it stands, empty too; null where it is none.</summary>
+    public string? RawText(string name) => Has(name) && element.GetProperty(name) is { ValueKind: JsonValueKind.String } value ? value.GetString() : null;
+
     public T? OneOf<T>(string name) where T : struct, Enum
     {
         var allowed = Enum.GetValues<T>().ToDictionary(v => JsonNamingPolicy.CamelCase.ConvertName(v.ToString()));

@@ -50,11 +50,24 @@ internal static class ReadingReader
         var natural = r.Number("naturalLevel", 1, 10, 0.5);
         r.Require("naturalLevel", natural, "1 to 10, halves allowed");
         var level = Level.Of(natural ?? 5);
+        double lengthCm = r.Number("lengthCm", 1, 120) ?? CaseReader.DefaultLengthCm;
         var lengths = new Lengths(level, Shade.Tone.Neutral, LengthHistory.Unknown, false);
         if (r.Object("lengths") is { } l)
         {
             lengths = new Lengths(Level.Of(l.Number("level", 1, 12, 0.5) ?? level.Value), Tone(l) ?? Shade.Tone.Neutral,
                 l.OneOf<LengthHistory>("history") ?? LengthHistory.Unknown, l.Flag("highlighted") ?? false, l.OneOf<MetalTest>("metalTest"));
+            if (Put(l) is { } timeline)
+            {
+                // What she told and what was read: the worse of the two holds.
+                var told = Timeline.Left(timeline, lengthCm);
+                lengths = lengths with
+                {
+                    Timeline = timeline,
+                    History = l.Has("history") ? Timeline.Worse(lengths.History, told) : told,
+                    Highlighted = lengths.Highlighted || timeline.Any(p => p.What == Treatment.Highlights && p.CanBeOn(lengthCm)),
+                };
+            }
+
             l.Done();
         }
 
@@ -67,9 +80,27 @@ internal static class ReadingReader
         }
 
         var hair = new Hair(r.OneOf<Texture>("texture") ?? Texture.Medium, r.OneOf<Density>("density") ?? Density.Medium, r.OneOf<Porosity>("porosity") ?? Porosity.Normal,
-            level, r.Number("lengthCm", 1, 120) ?? CaseReader.DefaultLengthCm, lengths, band);
+            level, lengthCm, lengths, band);
         r.Done();
         return hair;
+    }
+
+    private static List<PutOn>? Put(ObjectReader lengths)
+    {
+        if (!lengths.Has("timeline"))
+        {
+            return null;
+        }
+
+        var found = new List<PutOn>();
+        foreach (var entry in lengths.Objects("timeline", 40))
+        {
+            found.Add(new PutOn(entry.Require("what", entry.OneOf<Treatment>("what"), "permanent, demi, gloss, lightened, highlights, boxDye, henna, metallic, straightened, unknown"),
+                entry.Require("daysAgo", entry.Whole("daysAgo", 0, 36500), "0 to 36500")));
+            entry.Done();
+        }
+
+        return found;
     }
 
     public static Tone? Tone(ObjectReader r)

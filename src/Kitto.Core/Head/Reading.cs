@@ -128,6 +128,9 @@ public enum MetalTest
 /// <param name="Metal">What a lock did in developer; null where none was tried.</param>
 public sealed record Lengths(Level Level, Tone Tone, LengthHistory History, bool Highlighted, MetalTest? Metal = null)
 {
+    /// <summary>What was put on and when, as far as it was asked.</summary>
+    public IReadOnlyList<PutOn> Timeline { get; init; } = [];
+
     /// <summary>Whether they carry artificial colour, which no oxidative colour makes lighter (SV4). Not known counts as coloured.</summary>
     public bool Coloured => History != LengthHistory.Virgin;
 

@@ -40,6 +40,8 @@ public static class Cautions
             asked.Add("new medicine");
         }
 
+        asked.AddRange(client.Conditions.Where(c => Conditions.Rule(c) == "SA5").Select(Conditions.Says));
+
         if (asked.Count > 0)
         {
             yield return Caution("SA21", $"On record: {string.Join(", ", asked)}. You decide, and your reason is kept.");
@@ -55,6 +57,11 @@ public static class Cautions
         if (read.Hair.Lengths is { History: LengthHistory.Unknown or LengthHistory.BoxDye, Metal: null })
         {
             yield return Caution("SA4", "What is on the lengths is not known for certain. Ask for a lock and lay it in 20 vol developer for half an hour before anything is mixed: heat, bubbles, smell or another colour mean metal.");
+        }
+
+        foreach (var gone in read.Hair.Lengths.Timeline.Where(p => p.What is Treatment.Henna or Treatment.Metallic && !p.CanBeOn(read.Hair.LengthCm)))
+        {
+            yield return Caution("SA4", $"{(gone.What == Treatment.Henna ? "Henna" : "Metallic dye")} was put on {Timeline.Ago(gone.DaysAgo)}. Even slow hair has grown {gone.LeastGrownCm():0} cm since and hers is {read.Hair.LengthCm:0} cm, so it has been cut off; if in doubt, lay a lock in developer.");
         }
 
         if (service != Service.Gloss)

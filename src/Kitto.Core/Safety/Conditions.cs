@@ -18,6 +18,8 @@ public static class Conditions
         ["breastfeeding"] = ("SA20", "breastfeeding"),
         ["lowVision"] = ("SA24", "she sees poorly"),
         ["readsPoorly"] = ("SA24", "she reads poorly"),
+        ["newTattoo"] = ("SA5", "a new tattoo"),
+        ["newIllness"] = ("SA5", "a new illness"),
     };
 
     /// <summary>The words of a condition, its own where it is not known.</summary>

@@ -16,10 +16,15 @@ public static class Holds
     public const int SkinToDays = 14;
 
     /// <summary>The house's "same line, nothing changed" school reaches back six months at most (SA5).</summary>
-    public const int SameLineDays = 182;
+    public const int MostMonths = 6;
+
+    /// <summary>Days for which a clear skin test counts in this house: fourteen, or as long as every line's leaflet allows where the house goes by "same line, nothing changed".</summary>
+    public static int SkinDays(House house, IEnumerable<Line> lines) => house.School("SA5") == "sameLineMonths"
+        ? Math.Max(SkinToDays, (int)(lines.Select(l => Math.Min(l.SkinTestMonths, MostMonths)).DefaultIfEmpty(0).Min() * Growth.DaysPerMonth))
+        : SkinToDays;
 
     /// <summary>Whether the skin test counts on colour day for every line of the kit.</summary>
-    public static SkinState Skin(ClientFacts client, IReadOnlyList<string> lines, int daysUntilColour, House house, ICollection<Because> why)
+    public static SkinState Skin(ClientFacts client, IReadOnlyList<Line> lines, int daysUntilColour, House house, ICollection<Because> why)
     {
         var test = client.SkinTest;
         if (test is { Result: SkinResult.Reacted })
@@ -27,6 +32,7 @@ public static class Holds
             return SkinState.Reacted;
         }
 
+        string? since = client.NewMedicine ? "a new medicine" : client.Conditions.Where(c => Conditions.Rule(c) == "SA5").Select(Conditions.Says).FirstOrDefault();
         string? missing = null;
         if (test is null)
         {
@@ -35,9 +41,8 @@ public static class Holds
         else
         {
             int age = test.DaysAgo + daysUntilColour;
-            bool longSchool = house.School("SA5") == "sameLineMonths" && !client.NewMedicine;
-            int limit = longSchool ? SameLineDays : SkinToDays;
-            var untested = lines.Where(l => l != test.Line).ToList();
+            int limit = SkinDays(house, lines);
+            var untested = lines.Where(l => l.Id != test.Line).Select(l => l.Name).ToList();
             if (age < SkinFromDays)
             {
                 missing = "The last one has not been watched for 48 full hours.";
@@ -50,9 +55,9 @@ public static class Holds
             {
                 missing = $"The last one was not done with {string.Join(" or ", untested)}.";
             }
-            else if (client.NewMedicine)
+            else if (since is not null)
             {
-                missing = "There is a new medicine since.";
+                missing = $"There is {since} since.";
             }
         }
 

@@ -47,8 +47,11 @@ public static class Stops
 
         if (reading.Hair.Lengths.History is LengthHistory.Henna or LengthHistory.Metallic)
         {
-            string what = reading.Hair.Lengths.History == LengthHistory.Henna ? "Henna, which may hold metal salts," : "Metallic or progressive dye";
-            yield return Stop("SA4", $"{what} is on the hair. Metal salts react with peroxide: no colour on this hair, roots too.");
+            bool henna = reading.Hair.Lengths.History == LengthHistory.Henna;
+            string what = henna ? "Henna, which may hold metal salts," : "Metallic or progressive dye";
+            var put = reading.Hair.StillOn().Where(p => p.What == (henna ? Treatment.Henna : Treatment.Metallic)).MinBy(p => p.DaysAgo);
+            string when = put is null ? "" : $" It was put on {Timeline.Ago(put.DaysAgo)}, and slow hair has grown only {put.LeastGrownCm():0} of {reading.Hair.LengthCm:0} cm since.";
+            yield return Stop("SA4", $"{what} is on the hair.{when} Metal salts react with peroxide: no colour on this hair, roots too.");
         }
 
         if (reading.Hair.Lengths.Metal == MetalTest.Reacted)
@@ -61,7 +64,7 @@ public static class Stops
             yield return Stop("SA6", "The strand test damaged the hair. No colour; a plan of conditioning, and the salon.");
         }
 
-        if (client.ChemicalServiceDaysAgo is { } days && days <= ChemicalServiceDays)
+        if (Least(client.ChemicalServiceDaysAgo, reading.Hair.Lengths.LastStraightened()) is { } days && days <= ChemicalServiceDays)
         {
             yield return Stop("SA9", $"The hair was relaxed, permed or straightened {days} days ago. Wait until more than {ChemicalServiceDays} days have passed.");
         }
@@ -71,6 +74,8 @@ public static class Stops
             yield return Stop("SA9", $"The hair shows {Conditions.Says(condition)}. No colour until the salon has seen it.");
         }
     }
+
+    private static int? Least(int? a, int? b) => a is null || b is null ? a ?? b : Math.Min(a.Value, b.Value);
 
     private static Because Stop(string rule, string says) => new(rule, says, "stop");
 }

@@ -155,6 +155,9 @@ public sealed record Line(
     IReadOnlyList<Stocked> Developers, Minutes Process, Minutes ProcessMin, Minutes ProcessMax, Minutes WorkingLife, Minutes LongestContact,
     Grams Tube, IReadOnlyList<ShadeOf> Shades, IReadOnlyList<string> Out)
 {
+    /// <summary>Months for which the line's leaflet lets a clear skin test count while nothing has changed, 0 to 6; 0: a new one for every kit (SA5).</summary>
+    public int SkinTestMonths { get; init; }
+
     /// <summary>The shades that are on the shelf.</summary>
     public IReadOnlyList<ShadeOf> InStock => Out.Count == 0 ? Shades : [.. Shades.Where(s => !Out.Contains(s.Code))];
 

@@ -4,6 +4,7 @@ using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
+using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Store;
 
@@ -12,18 +13,35 @@ namespace Kitto.Web.Cases;
 /// <summary>What the record says about a client, gathered once for a page.</summary>
 public sealed record ClientRecord(
     Client Client, Studio Studio, Destination Destination, StoredReading? Reading, IReadOnlyList<SignedPrescription> Prescriptions,
-    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, DateOnly Today)
+    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, DateTime Now)
 {
+    /// <summary>The day it is in the studio.</summary>
+    public DateOnly Today => Studio.Today(Now);
+
+    /// <summary>What she answered last; null where she was never asked.</summary>
+    public Consultation? Told { get; } = Answers.Count == 0 ? null : ConsultationReader.Kept(Answers[0].Document);
+
+    /// <summary>When the last kit was signed.</summary>
+    public DateTime? LastSigned => Prescriptions.Where(p => p.KitId is not null).Select(p => (DateTime?)p.SignedAt).Max();
+
+    /// <summary>Where her answers stand for the kit that comes now.</summary>
+    public AnswersStand AnswersStand => Consultation.Stand(Answers.Count == 0 ? null : Answers[0].AnsweredAt, LastSigned, Now);
+
+    /// <summary>The answers the last kit was made on, else the ones before the newest: what a change is told against.</summary>
+    public StoredAnswers? ToldBefore => Answers.Skip(1).FirstOrDefault(a => LastSigned is not { } signed || a.AnsweredAt <= signed) ?? Answers.Skip(1).FirstOrDefault();
+
     /// <summary>Kits that were applied and reported, newest first, each with its frozen prescription.</summary>
     public IEnumerable<(SignedPrescription Signed, OutcomeReport Outcome)> Reported =>
         Outcomes.SelectMany(o => Prescriptions.Where(p => p.KitId == o.KitId).Select(p => (p, o)));
 
-    /// <summary>Whether any test of any kit reacted: for good (SA1).</summary>
-    public bool Reacted => Tests.Any(t => t.Result == "reacted");
+    /// <summary>Whether any test of any kit reacted, or she ever answered so, or a kit was ever stopped for it: for good, whatever is said later (SA1).</summary>
+    public bool Reacted { get; } = Tests.Any(t => t.Result == "reacted")
+        || Answers.Select(a => ConsultationReader.Kept(a.Document)).Any(a => a.Reactions || a.BlackHenna)
+        || Prescriptions.Where(p => p.Decision == "stop").Any(p => Json.ReadPrescription(p.Document).Because.Any(b => b is { Rule: "SA1", About: "stop" }));
 }
 
 /// <summary>Builds the whole case of the contract from a form and the record, so that nothing the record knows is typed again.</summary>
-public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, Ways ways, Shelf shelf, TimeProvider clock)
+public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, Ways ways, Answers answers, Shelf shelf, TimeProvider clock)
 {
     public async Task<ClientRecord?> Load(Guid clientId)
     {
@@ -35,7 +53,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
         var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
         return new ClientRecord(client, studio, destination, await clients.LatestReading(clientId), await kits.History(clientId),
-            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), await ways.Of(clientId), studio.Today(clock.GetUtcNow()));
+            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), await ways.Of(clientId), await answers.Of(clientId), clock.GetUtcNow().UtcDateTime);
     }
 
     /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
@@ -53,6 +71,12 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         }
 
         var values = FormValues.From(JsonNode.Parse(reading.Document)!.AsObject());
+        if (record.Answers.Count > 0 && record.Answers[0].AnsweredAt > reading.TakenAt)
+        {
+            // Asked again since: what changes from kit to kit comes from her answers.
+            (values["client.scalp"], values["client.pregnant"], values["client.newMedicine"]) = ("sound", "", "");
+        }
+
         var taken = DateOnly.FromDateTime(record.Studio.Local(reading.TakenAt));
         var coloured = record.Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= taken);
         int days = record.Today.DayNumber - (coloured ?? taken).DayNumber;
@@ -109,12 +133,9 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         var client = (c["client"] ??= new JsonObject()).AsObject();
         client["ageYears"] = record.Client.AgeOn(record.Today);
         client["firstKit"] = record.Outcomes.Count == 0;
-        if (record.Reacted)
-        {
-            client["reactions"] = true;
-        }
-
-        if (SkinTest(values, record) is { } skin)
+        var skinTest = SkinTest(values, record);
+        Cases.Told.Into(c, record, skinTest?.AppliedAt);
+        if (skinTest is { } skin)
         {
             client["skinTest"] = new JsonObject
             {
@@ -204,7 +225,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         return kits.Sign(new Signing(
             reading.ClientId, reading.Id, Json.Name(p.Decision), Json.Name(c.Goal.Service), at, by, document, Json.Write(p),
             guide is null ? null : JsonSerializer.Serialize(guide, Json.Options), string.Join(',', p.Formulas.Select(f => f.Line).Distinct()),
-            p.Tests.StrandTest == StrandState.Required, p.Plan?.FillOn, p.Plan?.PostOn, p.Plan?.ColourOn));
+            p.Tests.StrandTest == StrandState.Required, Holds.SkinDays(c.House, p.Formulas.Select(f => shelf.Find(f.Line)!)), p.Plan?.FillOn, p.Plan?.PostOn, p.Plan?.ColourOn));
     }
 
     /// <summary>A reaction first, else the newest test with the line this sitting uses, else the newest of all.</summary>

@@ -6,16 +6,16 @@ using Kitto.Store;
 namespace Kitto.Web.Cases;
 
 /// <summary>What a guide link opens.</summary>
-public sealed record OpenGuide(GuideLink Link, Kit Kit, Client Client, SignedPrescription Signed, Prescription Prescription, Guide Guide, TestStand Tests, OutcomeReport? Outcome, Studio Studio);
+public sealed record OpenGuide(Kit Kit, Client Client, SignedPrescription Signed, Prescription Prescription, Guide Guide, TestStand Tests, OutcomeReport? Outcome, Studio Studio);
 
 /// <summary>Opens guide links: the one door from an address to a kit.</summary>
-public sealed class GuideDoor(Links links, Kits kits, Clients clients, Reports reports, Studios studios, TimeProvider clock)
+public sealed class GuideDoor(Links links, Kits kits, Clients clients, Reports reports, Answers answers, Studios studios, TimeProvider clock)
 {
     /// <summary>The kit behind a token; else why not, in words for a plain page.</summary>
     public async Task<(OpenGuide? Guide, string? Closed)> Open(string token)
     {
         var now = clock.GetUtcNow().UtcDateTime;
-        if (await links.Open(token) is not { } link)
+        if (await links.Open("guide", token) is not { } link)
         {
             return (null, "This address is not one of ours. Check that all of it was copied.");
         }
@@ -30,11 +30,11 @@ public sealed class GuideDoor(Links links, Kits kits, Clients clients, Reports r
             return (null, "This link was for one kit and has run out. Ask your colourist for a new one.");
         }
 
-        var kit = (await kits.Get(link.KitId))!;
+        var kit = (await kits.Get(link.KitId!.Value))!;
         var signed = (await kits.Frozen(kit.PrescriptionId))!;
         var prescription = Json.ReadPrescription(signed.Document);
-        var tests = TestDesk.Counting(kit.Id, await reports.TestsOfClient(kit.ClientId));
-        return (new OpenGuide(link, kit, (await clients.Get(kit.ClientId))!, signed, prescription, JsonSerializer.Deserialize<Guide>(signed.Guide!, Json.Options)!,
+        var tests = TestDesk.Counting(kit.Id, await reports.TestsOfClient(kit.ClientId), await answers.TestsCountFrom(kit.ClientId));
+        return (new OpenGuide(kit, (await clients.Get(kit.ClientId))!, signed, prescription, JsonSerializer.Deserialize<Guide>(signed.Guide!, Json.Options)!,
             TestDesk.Stand(kit, tests, now), await reports.OutcomeOf(kit.Id), (await studios.Get())!), null);
     }
 }

@@ -48,14 +48,17 @@ public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
     public static TestStand Stand(Kit kit, IEnumerable<TestReport> counting, DateTime now)
     {
         var tests = counting.ToList();
-        var skin = kit.Lines.Split(',').Select(line => Skin(line, tests, now)).ToList();
+        var skin = kit.Lines.Split(',').Select(line => Skin(line, tests, kit.SkinDays, now)).ToList();
         var strand = tests.Where(t => t is { Kind: "strand", Result: not null }).OrderByDescending(t => t.ReportedAt).FirstOrDefault();
         return new TestStand(skin, kit.StrandNeeded, strand?.Result, strand?.Minutes);
     }
 
-    /// <summary>The tests that count for a kit: its own, and clear skin tests of the client's other kits while they are young enough.</summary>
-    public static IReadOnlyList<TestReport> Counting(Guid kitId, IEnumerable<TestReport> ofClient) =>
-        [.. ofClient.Where(t => t.KitId == kitId || (t.Kind == "skin" && t.Result is not null))];
+    /// <summary>
+    /// The tests that count for a kit: its own, and clear skin tests of the client's other kits while they are young enough.
+    /// A reaction always counts; another skin test counts only from the moment something new was answered (SA5).
+    /// </summary>
+    public static IReadOnlyList<TestReport> Counting(Guid kitId, IEnumerable<TestReport> ofClient, DateTime? countFrom) =>
+        [.. ofClient.Where(t => (t.KitId == kitId || (t.Kind == "skin" && t.Result is not null)) && (t.Kind != "skin" || t.Result == "reacted" || countFrom is not { } from || t.AppliedAt >= from))];
 
     /// <summary>She has put it on.</summary>
     /// <exception cref="ConflictException">One is on already.</exception>
@@ -109,7 +112,7 @@ public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
 
     private Task Reaction(Kit kit, string what) => kits.StopAll(kit.ClientId, $"SA1: {what}", clock.GetUtcNow().UtcDateTime);
 
-    private static SkinStand Skin(string line, IReadOnlyList<TestReport> tests, DateTime now)
+    private static SkinStand Skin(string line, IReadOnlyList<TestReport> tests, int counts, DateTime now)
     {
         if (tests.FirstOrDefault(t => t.Result == "reacted") is { } reaction)
         {
@@ -122,7 +125,7 @@ public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
         {
             null => SkinStage.NotYet,
             { Result: null } => now < ready ? SkinStage.Watching : SkinStage.ToReport,
-            _ when now > newest.AppliedAt.AddDays(Holds.SkinToDays) => SkinStage.Expired,
+            _ when now > newest.AppliedAt.AddDays(counts) => SkinStage.Expired,
             _ => SkinStage.Clear,
         };
         return new SkinStand(line, stage, newest, ready);

@@ -1,12 +1,13 @@
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
+using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Web.Cases;
 
 namespace Kitto.Web.Demo;
 
 /// <summary>The demo's clients: one for every service, a stop, a salon case, held and overdue kits, reports. Dates run from today.</summary>
-internal sealed class Heads(Clients clients, Kits kits, Reports reports, Database db, CaseBuilder cases, TimeProvider clock, Guid colourist)
+internal sealed class Heads(Clients clients, Kits kits, Reports reports, Database db, CaseBuilder cases, Answers answers, TimeProvider clock, Guid colourist)
 {
     private readonly DateTime now = clock.GetUtcNow().UtcDateTime;
 
@@ -68,7 +69,10 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
 
         var lotte = await Add("Lotte Marsh", 45, sarn, "The back is done far less often than the front.");
         await Keep(lotte, Head("rootTouchUp", 6, 12, 25, ("hair.texture", "fine"), ("hair.lengths.level", "6"), ("goal.level", "6"), ("zones.leftBack.regrowthMm", "38"), ("zones.rightBack.regrowthMm", "40"), ("zones.nape.regrowthMm", "35")), 1);
-        await Add("Hedy Larkspur", 38, hesk, "New; wrote last week.");
+        var hedy = await Add("Hedy Larkspur", 38, hesk, "New; wrote last week.");
+        var today = DateOnly.FromDateTime(now);
+        await Tell(hedy, 0.6, null, t => t with { Conditions = ["eczema"], Other = "Allergic to nickel.", PutOn = [Put(today.AddMonths(-14), Treatment.BoxDye), Put(today.AddMonths(-4), Treatment.Highlights), Put(today.AddYears(-9), Treatment.Henna)] });
+        await Tell(nuala, 0.2, null, t => t with { NewMedicine = true });
     }
 
     private static (string, string)[] Head(string service, double natural, double regrowth, double grey, params (string Path, string Value)[] more) =>
@@ -102,9 +106,21 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
         return id;
     }
 
-    private async Task<StoredReading> Keep(Guid client, (string, string)[] head, double daysAgo)
+    private static Remembered Put(DateOnly month, Treatment what) => new(new RoughDate(month.Year, month.Month, null), what);
+
+    /// <summary>Answers of some days ago; from the ones before where there are any.</summary>
+    private async Task Tell(Guid client, double daysAgo, Guid? by, Func<Consultation, Consultation> change)
     {
         var record = (await cases.Load(client))!;
+        var told = change(record.Told ?? new Consultation(record.Client.BirthDate, false, false, false, Scalp.Sound, [], false, [], ""));
+        await answers.Add(client, record.Answers.Count == 0 ? 0 : record.Answers[0].Id, ConsultationReader.Write(told), told.AsksForNewSkinTest, now.AddDays(-daysAgo), by);
+    }
+
+    private async Task<StoredReading> Keep(Guid client, (string Path, string Value)[] head, double daysAgo)
+    {
+        var record = (await cases.Load(client))!;
+        var put = Enum.TryParse(head.LastOrDefault(h => h.Path == "hair.lengths.history").Value, true, out Treatment what) ? what : Treatment.Permanent;
+        await Tell(client, daysAgo + .1, colourist, t => t with { PutOn = t.PutOn.Count > 0 ? t.PutOn : [Put(DateOnly.FromDateTime(now).AddMonths(-3), put)] });
         return await clients.AddReading(client, record.Reading?.Version ?? 0, Values(head).ToJson().ToJsonString(Json.Options), colourist, now.AddDays(-daysAgo));
     }
 
@@ -120,7 +136,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
 
         var reading = await Keep(client, [.. head, ("plan.wantBy", values["plan.wantBy"])], daysAgo);
         var record = (await cases.Load(client))!;
-        record = record with { Today = record.Studio.Today(at) };
+        record = record with { Now = at };
         var (found, p, errors, document) = cases.Prescribe(values, record);
         if (found is null || p is null)
         {
@@ -128,7 +144,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
         }
 
         var (_, kit) = await cases.Sign(reading, found, p, document, colourist, at);
-        return kit is { } id ? (await kits.Get(id))! : new Kit(Guid.Empty, Guid.Empty, client, record.Client.Name, 0, "", false, p.Decision.ToString(), null, null, null, null, null, null, null, 1);
+        return kit is { } id ? (await kits.Get(id))! : new Kit(Guid.Empty, Guid.Empty, client, record.Client.Name, 0, "", false, 14, p.Decision.ToString(), null, null, null, null, null, null, null, 1);
     }
 
     private async Task Move(Kit kit, string to, double daysAgo) =>

@@ -114,7 +114,7 @@ public static class StrandDrawing
         {
             bool named = Math.Abs(at / step - Math.Round(at / step)) < 1e-6;
             svg.Add($"<line class=\"tick-mark\" x1=\"{x(at)}\" y1=\"{Bottom + 8}\" x2=\"{x(at)}\" y2=\"{Bottom + (named ? 16 : 12)}\"/>");
-            if (named && x(at) < Right - 40)
+            if (named && x(at) < Right - 100)
             {
                 svg.Add($"<text class=\"tick-number\" x=\"{x(at)}\" y=\"{Bottom + 27}\" text-anchor=\"middle\">{at}</text>");
             }

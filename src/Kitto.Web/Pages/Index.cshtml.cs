@@ -9,7 +9,7 @@ namespace Kitto.Web.Pages;
 public sealed record TodayLine(string Name, string Says, string Link, string Act, bool Alarm = false);
 
 /// <summary>Who needs something today.</summary>
-public sealed class IndexModel(Kits kits, Reports reports, Studios studios, TimeProvider clock) : PageModel
+public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Studios studios, TimeProvider clock) : PageModel
 {
     /// <summary>A kit without word this many days after its colour day is overdue.</summary>
     public const int OverdueDays = 3;
@@ -28,7 +28,9 @@ public sealed class IndexModel(Kits kits, Reports reports, Studios studios, Time
         var now = clock.GetUtcNow().UtcDateTime;
         var open = await kits.Open();
         var tests = (await reports.TestsOfOpenKits()).ToLookup(t => t.ClientId);
+        var countFrom = await answers.TestsCountFrom();
         var outcomes = (await reports.OutcomesOfOpenKits()).ToDictionary(o => o.KitId);
+        var told = (await answers.Unseen()).Select(a => new TodayLine(a.ClientName, $"answered the questions {When(Studio.Today(a.AnsweredAt))}", $"/clients/{a.ClientId}/answers", "Read them")).ToList();
         var stopped = new List<TodayLine>();
         var reported = new List<TodayLine>();
         var bench = new List<TodayLine>();
@@ -54,7 +56,7 @@ public sealed class IndexModel(Kits kits, Reports reports, Studios studios, Time
                     bench.Add(Line(kit.PostOn is { } post ? $"kit {kit.Number} to post {When(post)}" : $"kit {kit.Number} to post", "Post"));
                     break;
                 case "posted":
-                    var stand = TestDesk.Stand(kit, tests[kit.ClientId].Where(t => t.KitId == kit.Id || t is { Kind: "skin", Result: not null }), now);
+                    var stand = TestDesk.Stand(kit, TestDesk.Counting(kit.Id, tests[kit.ClientId], countFrom.TryGetValue(kit.ClientId, out var from) ? from : null), now);
                     string says = Says(stand);
                     if (kit.ColourOn is { } day && day.AddDays(OverdueDays) < Today)
                     {
@@ -80,7 +82,7 @@ public sealed class IndexModel(Kits kits, Reports reports, Studios studios, Time
 
         Groups =
         [
-            ("Stopped", stopped), ("Reports to read", reported), ("At the bench", bench), ("Overdue", overdue), ("Held by a test", held), ("Under way", ahead), ("Not by kit", chair),
+            ("Stopped", stopped), ("Answers to read", told), ("Reports to read", reported), ("At the bench", bench), ("Overdue", overdue), ("Held by a test", held), ("Under way", ahead), ("Not by kit", chair),
         ];
     }
 

@@ -1,6 +1,7 @@
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
+using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
@@ -11,7 +12,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>The reading and what follows from it, on one page.</summary>
-public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, Shelf shelf, TimeProvider clock) : PageModel
+public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, AnswerDesk desk, Kits kits, Shelf shelf, TimeProvider clock) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -22,6 +23,12 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public string? Note { get; private set; }
 
     public string? Conflict { get; private set; }
+
+    /// <summary>What is missing of her answers; null where nothing is.</summary>
+    public string? Unasked { get; private set; }
+
+    /// <summary>Whether the colourist has asked her for this kit, and nothing else was new.</summary>
+    public bool Confirmed { get; private set; }
 
     /// <summary>The reading version this sitting began from.</summary>
     public int BegunFrom { get; private set; }
@@ -79,7 +86,18 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return Page();
         }
 
-        return await Keep() is not null ? Redirect($"/clients/{id}") : Page();
+        if (await Keep() is null)
+        {
+            return Page();
+        }
+
+        if (Answer.Prescription is { Decision: Decision.Stop } stop)
+        {
+            // A fact that stops is kept: what is out stops with it, signed or not.
+            await kits.StopAll(id, $"{stop.Because[0].Rule}: {stop.Because[0].Says}", clock.GetUtcNow().UtcDateTime);
+        }
+
+        return Redirect($"/clients/{id}");
     }
 
     /// <summary>Signs: the reading becomes a version, the prescription is frozen, a kit is opened where the decision is one.</summary>
@@ -90,9 +108,26 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return NotFound();
         }
 
-        if (Answer is not { Case: { } c, Prescription: { } p } || await Keep() is not { } reading)
+        if (Answer is not { Case: { } c, Prescription: { } p })
         {
             return Page();
+        }
+
+        bool asked = p.Decision != Decision.Kit || Record.AnswersStand == AnswersStand.Current;
+        if (!asked && (Record.Told is null || !Confirmed))
+        {
+            Unasked = Record.Told is null ? "Ask her first: no kit is signed without her answers." : "Ask her again, or tick that you have: her answers are older than her last kit or than 30 days.";
+            return Page();
+        }
+
+        if (await Keep() is not { } reading)
+        {
+            return Page();
+        }
+
+        if (!asked)
+        {
+            await desk.Confirm(Record, User.Id());
         }
 
         var (prescription, kit) = await cases.Sign(reading, c, p, Document, User.Id(), clock.GetUtcNow().UtcDateTime);
@@ -122,6 +157,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Tried = true;
         Look = Enum.TryParse(Request.Form["look"], true, out Zone zone) && Enum.IsDefined(zone) ? zone : Look;
         Mix = Request.Form["mix"].ToString().Trim();
+        Confirmed = Request.Form["confirmed"] == "true";
         Work();
         return true;
     }

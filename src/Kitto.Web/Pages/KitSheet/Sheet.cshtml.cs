@@ -31,12 +31,15 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
 
     public OutcomeReport? Outcome { get; private set; }
 
-    public GuideLink? Link { get; private set; }
+    public Link? Link { get; private set; }
 
     /// <summary>The address of a link that was made this moment; it is never shown again.</summary>
     public string? FreshAddress { get; private set; }
 
     public string? Conflict { get; private set; }
+
+    /// <summary>Whether a newer reading was kept than this kit was signed from: it asks for a new sign-off.</summary>
+    public bool ReadAgain => Record.Reading is { } reading && reading.Version > Signed.ReadingVersion;
 
     public Shelf Shelf => shelf;
 
@@ -61,6 +64,12 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
             return NotFound();
         }
 
+        if (ReadAgain)
+        {
+            Conflict = $"Her head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one.";
+            return Page();
+        }
+
         try
         {
             await kits.Move(Kit with { Version = version }, from, to, Now());
@@ -80,7 +89,7 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
             return NotFound();
         }
 
-        string token = await links.Make(id, Now());
+        string token = await links.ToGuide(id, Now());
         await Load(id);
         FreshAddress = $"{Request.Scheme}://{Request.Host}/g/{token}";
         return Page();
@@ -151,9 +160,9 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
         Prescription = Json.ReadPrescription(signed.Document);
         Case = CaseReader.Read(signed.CaseDocument, shelf).Case!;
         Guide = signed.Guide is null ? null : System.Text.Json.JsonSerializer.Deserialize<Guide>(signed.Guide, Json.Options);
-        Tests = TestDesk.Stand(kit, TestDesk.Counting(id, record.Tests), Now());
+        Tests = TestDesk.Stand(kit, TestDesk.Counting(id, record.Tests, record.Answers.FirstOrDefault(a => a.AsksAgain)?.AnsweredAt), Now());
         Outcome = await reports.OutcomeOf(id);
-        Link = await links.Of(id);
+        Link = await links.OfKit(id);
         return true;
     }
 }

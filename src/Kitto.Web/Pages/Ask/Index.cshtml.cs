@@ -1,0 +1,86 @@
+using Kitto.Core;
+using Kitto.Store;
+using Kitto.Web.Cases;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages.Ask;
+
+/// <summary>The questions as the client answers them, from her link. One link is good for one answer.</summary>
+public sealed class IndexModel(AnswerDesk desk, CaseBuilder cases, Links links, TimeProvider clock) : PageModel
+{
+    public Client? Client { get; private set; }
+
+    public string Closed { get; private set; } = "";
+
+    public string StudioName { get; private set; } = "";
+
+    public bool FirstKit { get; private set; }
+
+    public AnswersForm? Form { get; private set; }
+
+    public string? Said { get; private set; }
+
+    /// <summary>The stops in what was sent; null before it was sent.</summary>
+    public IReadOnlyList<Because>? Sent { get; private set; }
+
+    public async Task<IActionResult> OnGet(string token)
+    {
+        if (await Load(token) is not { } open)
+        {
+            return Page410();
+        }
+
+        Form = AnswersForm.Begin(open.Record);
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPost(string token)
+    {
+        if (await Load(token) is not { } open)
+        {
+            return Page410();
+        }
+
+        Form = AnswersForm.Posted(Request.Form, open.Record.Told, open.Record.Client.BirthDate);
+        if (Form.Read(open.Record.Today) is not { } told)
+        {
+            Said = $"{(Form.Wrong.Count == 1 ? "One question is" : $"{Form.Wrong.Count} questions are")} still open: look for the red lines.";
+            return Page();
+        }
+
+        try
+        {
+            Sent = await desk.Keep(open.Record.Client.Id, Form.BegunFrom, told, null);
+            await links.Used(open.Link.Id, clock.GetUtcNow().UtcDateTime);
+        }
+        catch (ConflictException conflict)
+        {
+            Said = conflict.Message;
+        }
+
+        return Page();
+    }
+
+    private async Task<(Link Link, ClientRecord Record)?> Load(string token)
+    {
+        Response.Headers.CacheControl = "no-store";
+        (var link, Client, string? closed) = await desk.Open(token);
+        Closed = closed ?? "";
+        if (link is null || Client is null || await cases.Load(Client.Id) is not { } record)
+        {
+            Client = null;
+            return null;
+        }
+
+        FirstKit = record.LastSigned is null;
+        StudioName = record.Studio.Name;
+        return (link, record);
+    }
+
+    private PageResult Page410()
+    {
+        Response.StatusCode = StatusCodes.Status410Gone;
+        return Page();
+    }
+}
