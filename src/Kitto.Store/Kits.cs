@@ -10,7 +10,7 @@ public sealed record SignedPrescription(
 /// <summary>A kit.</summary>
 public sealed record Kit(
     Guid Id, Guid PrescriptionId, Guid ClientId, string ClientName, int Number, string Lines, bool StrandNeeded, int SkinDays, string State, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ColourOn,
-    DateTime? PackedAt, DateTime? PostedAt, DateTime? StoppedAt, string? StopReason, int Version);
+    DateTime? PackedAt, DateTime? PostedAt, DateTime? StoppedAt, string? StopReason, double? AgreedMinutes, int Version);
 
 /// <summary>What a new prescription is stored with.</summary>
 public sealed record Signing(
@@ -22,7 +22,7 @@ public sealed class Kits(Database db)
 {
     private const string KitColumns = """
         k.id, k.prescription_id, k.client_id, c.name as client_name, k.number, k.lines, k.strand_needed, k.skin_days, k.state, k.fill_on, k.post_on, k.colour_on,
-        k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.version
+        k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.agreed_minutes, k.version
         """;
 
     private const string StopAllSql = """
@@ -107,6 +107,19 @@ public sealed class Kits(Database db)
             where id = @Id and version = @Version and state = @from
             """, new { kit.Id, kit.Version, from, to, at });
         if (rows == 0)
+        {
+            throw new ConflictException("This kit has been moved on by someone else meanwhile; look again.");
+        }
+    }
+
+    /// <summary>Sets the time that a strand test asked for, if the kit still is where the person saw it.</summary>
+    /// <exception cref="ConflictException">It is not, or is stopped or over.</exception>
+    public async Task Agree(Kit kit, double minutes, Guid by, DateTime at)
+    {
+        if (await db.Run("""
+            update kit set agreed_minutes = @minutes, agreed_by = @by, agreed_at = @at, version = version + 1
+            where id = @Id and version = @Version and state in ('signed', 'packed', 'posted')
+            """, new { kit.Id, kit.Version, minutes, by, at }) == 0)
         {
             throw new ConflictException("This kit has been moved on by someone else meanwhile; look again.");
         }

@@ -56,6 +56,20 @@ public sealed class Reports(Database db)
         }
     }
 
+    /// <summary>Keeps the picture of a test.</summary>
+    public Task AddPhoto(Guid testId, byte[] jpeg, DateTime at) => db.Run("""
+        insert into test_photo (test_id, jpeg, taken_in) values (@testId, @jpeg, @at) on conflict (test_id) do nothing
+        """, new { testId, jpeg, at });
+
+    /// <summary>The picture of a test of this kit; null where there is none.</summary>
+    public Task<byte[]?> Photo(Guid kitId, Guid testId) =>
+        db.One<byte[]>("select p.jpeg from test_photo p join test_report t on t.id = p.test_id where t.id = @testId and t.kit_id = @kitId", new { kitId, testId });
+
+    /// <summary>Tests of a kit that have a picture, with its moment.</summary>
+    public Task<IReadOnlyList<(Guid TestId, string Kind, DateTime At)>> Photos(Guid kitId) => db.List<(Guid, string, DateTime)>("""
+        select t.id, t.kind, p.taken_in from test_photo p join test_report t on t.id = p.test_id where t.kit_id = @kitId order by p.taken_in
+        """, new { kitId });
+
     public Task<OutcomeReport?> OutcomeOf(Guid kitId) =>
         db.One<OutcomeReport>($"select {OutcomeColumns} from outcome_report o where o.kit_id = @kitId", new { kitId });
 

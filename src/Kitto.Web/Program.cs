@@ -18,7 +18,7 @@ builder.Services.AddSingleton(new Database(connection));
 builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<Lines>().AddSingleton<Ways>().AddSingleton<Answers>();
 // Whoever asks gets the shelf as it stands then.
 builder.Services.AddSingleton<ShelfKeeper>().AddTransient(s => s.GetRequiredService<ShelfKeeper>().Now);
-builder.Services.AddTransient<CaseBuilder>().AddSingleton<GuideDoor>().AddSingleton<TestDesk>().AddSingleton<AnswerDesk>();
+builder.Services.AddTransient<CaseBuilder>().AddTransient<GuideDoor>().AddSingleton<TestDesk>().AddSingleton<AnswerDesk>();
 
 builder.Services.AddIdentityCore<Person>(o =>
 {

@@ -20,7 +20,10 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         (string, string?)[] zones = [.. Enum.GetNames<Core.Head.Zone>().Select(z => char.ToLowerInvariant(z[0]) + z[1..]).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") })];
         await colourist.Send("#sitting", "?handler=Sign", [("hair.naturalLevel", "5"), ("hair.lengths.level", "5"), ("hair.lengths.history", "permanent"), .. zones]);
         Assert.StartsWith("/kits/", colourist.Address, StringComparison.Ordinal);
+        await colourist.Send("form[action*=Move]");
+        await colourist.Send("form[action*=Move]");
         var kit = (await studio.Kits.Get(Guid.Parse(colourist.Address[6..])))!;
+        Assert.Equal("posted", kit.State);
         var client = await new Visitor(studio).Open(await studio.LinkTo(kit));
         return (kit, client, colourist);
     }
@@ -72,7 +75,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
 
     [Theory]
     [InlineData(-30, "in the future")]
-    [InlineData(200, "was only made on")]
+    [InlineData(200, "was only packed on")]
     public async Task A_skin_test_cannot_be_dated_ahead_or_before_its_kit(double hoursAgo, string says)
     {
         var (_, client, _) = await FreshKit("Dana Back");
@@ -80,6 +83,76 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         await client.Send("[data-test^=skin] form", ("at", typed));
         Assert.Contains(says, client.Text, StringComparison.Ordinal);
         Assert.Equal(typed, client.Typed("at"));
+    }
+
+    [Fact]
+    public async Task A_picture_of_a_test_is_kept_small_and_upright_without_what_the_camera_wrote_and_only_for_the_studio()
+    {
+        var (kit, client, colourist) = await FreshKit("Picta Lens");
+        await client.Send("[data-test^=skin] form", ("at", Local(0)));
+        await studio.Db.Run("update test_report set applied_at = applied_at - interval '49 hours' where kit_id = @Id", new { kit.Id });
+        await client.Open(client.Address);
+        await client.SendFile("[data-test^=skin] form", ("photo", "not a picture"u8.ToArray()), ("result", "clear"));
+        Assert.Contains("a JPEG, PNG or WebP picture of at most 12 MB", client.Text, StringComparison.Ordinal);
+        Assert.Null((await studio.Reports.TestsOf(kit.Id)).Single().Result);
+        await client.SendFile("[data-test^=skin] form", ("photo", Camera()), ("result", "clear"));
+        var test = (await studio.Reports.TestsOf(kit.Id)).Single();
+        Assert.Equal("clear", test.Result);
+        byte[] kept = (await studio.Reports.Photo(kit.Id, test.Id))!;
+        Assert.DoesNotContain("SECRET HARBOUR", System.Text.Encoding.Latin1.GetString(kept), StringComparison.Ordinal);
+        using var picture = SkiaSharp.SKBitmap.Decode(kept);
+        Assert.Equal((800, 1600), (picture.Width, picture.Height));
+        Assert.True(picture.GetPixel(400, 100).Red > 200 && picture.GetPixel(400, 1500).Blue > 200, "the camera lay on its side: what was left is on top");
+        await colourist.Open($"/kits/{kit.Id}");
+        string source = colourist.Find(".test-photo").GetAttribute("src")!;
+        await colourist.Open(source);
+        Assert.Equal(HttpStatusCode.OK, colourist.Status);
+        await client.Open(source);
+        Assert.StartsWith("/signin", client.Address, StringComparison.Ordinal);
+    }
+
+    /// <summary>A JPEG as a camera held sideways writes it: red left, blue right, orientation 6, and a place in its notes.</summary>
+    private static byte[] Camera()
+    {
+        using var surface = SkiaSharp.SKSurface.Create(new SkiaSharp.SKImageInfo(4000, 2000));
+        surface.Canvas.Clear(SkiaSharp.SKColors.Red);
+        surface.Canvas.DrawRect(2000, 0, 2000, 2000, new SkiaSharp.SKPaint { Color = SkiaSharp.SKColors.Blue });
+        using var image = surface.Snapshot();
+        byte[] plain = image.Encode(SkiaSharp.SKEncodedImageFormat.Jpeg, 90).ToArray();
+        byte[] notes = [.. "Exif\0\0MM\0*"u8, 0, 0, 0, 8, 0, 2, 1, 0x12, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0, 1, 0x0E, 0, 2, 0, 0, 0, 15, 0, 0, 0, 0x26, 0, 0, 0, 0, .. "SECRET HARBOUR\0"u8];
+        return [.. plain[..2], 0xFF, 0xE1, (byte)((notes.Length + 2) >> 8), (byte)(notes.Length + 2), .. notes, .. plain[2..]];
+    }
+
+    [Fact]
+    public async Task A_strand_that_asks_for_another_time_changes_the_guide_only_when_the_colourist_agrees()
+    {
+        var (kit, client, colourist) = await FreshKit("Tilda Sooner");
+        await Clear(client, kit);
+        string before = client.Find("[data-kind=wait]").GetAttribute("data-minutes")!;
+        await studio.Db.Run("update test_report set minutes = 28 where kit_id = @Id and kind = 'strand'", new { kit.Id });
+        await client.Open(client.Address);
+        Assert.Equal(before, client.Find("[data-kind=wait]").GetAttribute("data-minutes"));
+        await colourist.Open($"/kits/{kit.Id}");
+        string agree = "form[action*=Agree]";
+        Assert.Contains("28 min", colourist.Find(agree).TextContent, StringComparison.Ordinal);
+        await colourist.Send(agree, ("version", "99"));
+        Assert.Contains("moved on by someone else", colourist.Text, StringComparison.Ordinal);
+        await colourist.Send(agree);
+        await client.Open(client.Address);
+        Assert.Equal("28", client.Find("[data-kind=wait]").GetAttribute("data-minutes"));
+        Assert.Empty(colourist.FindAll(agree));
+        Assert.Equal(35, Core.Contract.Json.ReadPrescription((await studio.Kits.Frozen(kit.PrescriptionId))!.Document).Clock!.ProcessMinutes.Value);
+    }
+
+    [Fact]
+    public async Task No_test_is_taken_before_the_kit_is_packed()
+    {
+        var (kit, client, _) = await FreshKit("Early Test");
+        await studio.Db.Run("update kit set state = 'signed', packed_at = null, posted_at = null where id = @Id", new { kit.Id });
+        await client.Open(client.Address);
+        await client.Send("[data-test^=skin] form", ("at", Local(0)));
+        Assert.Contains("not packed yet", client.Text, StringComparison.Ordinal);
+        Assert.Empty(await studio.Reports.TestsOf(kit.Id));
     }
 
     [Fact]

@@ -15,15 +15,33 @@ public static class Timing
     /// <summary>A mix must be on this long before it stops working, minutes.</summary>
     public const double Spare = 3;
 
+    /// <summary>The time after the last stroke: the line's, or the one at which her strand came right, within the line's range (SA12).</summary>
+    public static Minutes Process(Reading reading, Line line) => reading.Client.StrandTest is { Result: StrandResult.Right, Minutes: { } right }
+        ? Minutes.Of(Math.Clamp(right, line.ProcessMin.Value, line.ProcessMax.Value))
+        : line.Process;
+
+    /// <summary>The same schedule with another time after the last stroke: the rinse and every contact move with it.</summary>
+    public static Schedule Set(Schedule schedule, Minutes process)
+    {
+        double by = process.Value - schedule.ProcessMinutes.Value;
+        return schedule with
+        {
+            ProcessMinutes = process,
+            RinseAtMinutes = Minutes.Of(schedule.RinseAtMinutes.Value + by).Tenths(),
+            Zones = [.. schedule.Zones.Select(z => z with { ContactMinutes = Minutes.Of(Math.Max(0, z.ContactMinutes.Value + by)).Tenths() })],
+        };
+    }
+
     /// <summary>Times one order.</summary>
     public static Schedule Of(PaintOrder order, Reading reading, Hands hands, Service service, Line line, House house)
     {
         var path = PaintOrders.Sequence(order, reading, house);
         double whole = Painting.WholeHead(hands, reading.Hair.Density, service, order);
+        double process = Process(reading, line).Value;
         double paint = path.Sum(z => whole * z.Facts().HairShare.Value);
         double rinse = house.School("TM2") == "firstStroke"
-            ? Math.Max(line.Process.Value, paint + line.ProcessMin.Value)
-            : paint + line.Process.Value;
+            ? Math.Max(process, paint + line.ProcessMin.Value)
+            : paint + process;
         return Lay(order, path, whole, paint, rinse);
     }
 
@@ -49,7 +67,7 @@ public static class Timing
         }
         else
         {
-            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, the line's time.", "clock"));
+            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", "clock"));
         }
 
         foreach (var zone in fitted.Zones)
@@ -87,12 +105,7 @@ public static class Timing
     {
         double over = schedule.Zones.Max(z => Math.Max(0, Window(z.Zone, reading, service, line).Miss(z.ContactMinutes)));
         double cut = Math.Min(over, Math.Max(0, schedule.ProcessMinutes.Value - line.ProcessMin.Value));
-        return cut <= 0 ? schedule : schedule with
-        {
-            ProcessMinutes = Minutes.Of(schedule.ProcessMinutes.Value - cut).Tenths(),
-            RinseAtMinutes = Minutes.Of(schedule.RinseAtMinutes.Value - cut).Tenths(),
-            Zones = [.. schedule.Zones.Select(z => z with { ContactMinutes = Minutes.Of(z.ContactMinutes.Value - cut).Tenths() })],
-        };
+        return cut <= 0 ? schedule : Set(schedule, Minutes.Of(schedule.ProcessMinutes.Value - cut).Tenths());
     }
 
     /// <summary>Zones by bowl: each is painted while its mix still works, and the cut lies as near the middle as it can.</summary>

@@ -25,6 +25,11 @@ create index link_client on link (client_id) where client_id is not null;
 -- How long a clear skin test counts for a kit, as the house and the leaflets had it when it was signed.
 alter table kit add column skin_days int not null default 14 check (skin_days between 14 and 200);
 
+-- Another time on the hair that a strand test asked for and a colourist agreed to: the guide goes by it, the prescription stays as it was signed.
+alter table kit add column agreed_minutes double precision check (agreed_minutes between 1 and 120);
+alter table kit add column agreed_by uuid references person (id);
+alter table kit add column agreed_at timestamptz;
+
 -- A picture that came with a test, made small and without what a camera writes into it.
 create table test_photo (
     test_id  uuid primary key references test_report (id) on delete cascade,

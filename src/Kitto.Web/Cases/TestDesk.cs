@@ -67,7 +67,7 @@ public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
 
     /// <summary>She says how the skin test came out. Clear is taken only after 48 full hours.</summary>
     /// <exception cref="ConflictException">It cannot be taken; the message says why.</exception>
-    public async Task ReportSkin(Kit kit, TestReport test, bool clear, string note)
+    public async Task ReportSkin(Kit kit, TestReport test, bool clear, string note, byte[]? photo = null)
     {
         var now = clock.GetUtcNow().UtcDateTime;
         if (clear && now < test.AppliedAt.AddHours(Holds.SkinTestHours))
@@ -80,17 +80,22 @@ public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
         {
             await Reaction(kit, "the skin test reacted");
         }
+
+        await Keep(test.Id, photo, now);
     }
 
     /// <summary>She says how the strand test came out; damage stops the kit.</summary>
-    public async Task ReportStrand(Kit kit, string line, string result, double? minutes, string note, string by)
+    public async Task ReportStrand(Kit kit, string line, string result, double? minutes, string note, string by, byte[]? photo = null)
     {
         var now = clock.GetUtcNow().UtcDateTime;
-        await reports.AddTest(new TestReport(Guid.CreateVersion7(), kit.Id, kit.ClientId, "strand", line, now, now, result, minutes, note, by));
+        var id = Guid.CreateVersion7();
+        await reports.AddTest(new TestReport(id, kit.Id, kit.ClientId, "strand", line, now, now, result, minutes, note, by));
         if (result == "damaged")
         {
             await kits.StopAll(kit.ClientId, "SA6: the strand test damaged the hair", now);
         }
+
+        await Keep(id, photo, now);
     }
 
     /// <summary>It burns or itches: kept as a reaction, and every open kit of this client stops at once (OU7).</summary>
@@ -109,6 +114,8 @@ public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
 
         await Reaction(kit, "a reaction was reported");
     }
+
+    private Task Keep(Guid testId, byte[]? photo, DateTime now) => photo is null ? Task.CompletedTask : reports.AddPhoto(testId, photo, now);
 
     private Task Reaction(Kit kit, string what) => kits.StopAll(kit.ClientId, $"SA1: {what}", clock.GetUtcNow().UtcDateTime);
 

@@ -70,30 +70,41 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, S
         }
 
         var utc = Open.Studio.Utc(local);
-        var made = Open.Signed.SignedAt;
-        // The field holds whole minutes, so the minute of signing counts as after it.
+        if (Open.Kit.PackedAt is not { } made)
+        {
+            return Again("at", "Your kit is not packed yet, and the test uses its own sachet. Wait until it is with you.");
+        }
+
+        // The field holds whole minutes, so the minute of packing counts as after it.
         if (utc > now.AddMinutes(2) || utc < made.AddMinutes(-1))
         {
-            return Again("at", utc > now ? "This is in the future." : $"The kit was only made on {Open.Studio.Local(made):d MMM, HH:mm}; the test uses its own sachet.");
+            return Again("at", utc > now ? "This is in the future." : $"The kit was only packed on {Open.Studio.Local(made):d MMM, HH:mm}; the test uses its own sachet.");
         }
 
         return await Try(() => desk.PutOn(Open.Kit.Id, line, utc > now ? now : utc, "client"));
     }
 
-    public async Task<IActionResult> OnPostSkin(string token, string line, string result)
+    public async Task<IActionResult> OnPostSkin(string token, string line, string result, IFormFile? photo)
     {
         if (!await Load(token))
         {
             return Page410();
         }
 
+        // A reaction is taken at once, whatever came with it.
+        var picture = await Picture(photo);
+        if (Wrong.ContainsKey("photo") && result != "reacted")
+        {
+            return Page();
+        }
+
         var test = Open!.Tests.Skin.FirstOrDefault(s => s.Line == line)?.Test;
         return test is { Result: null } && test.KitId == Open.Kit.Id && result is "clear" or "reacted"
-            ? await Try(() => desk.ReportSkin(Open.Kit, test!, result == "clear", ""))
+            ? await Try(() => desk.ReportSkin(Open.Kit, test!, result == "clear", "", picture))
             : Again(null, "This test has been reported already.");
     }
 
-    public async Task<IActionResult> OnPostStrand(string token, string? result, string? minutes)
+    public async Task<IActionResult> OnPostStrand(string token, string? result, string? minutes, IFormFile? photo)
     {
         if (!await Load(token))
         {
@@ -116,7 +127,13 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, S
             return Again("minutes", "1 to 120 minutes, or leave it empty.");
         }
 
-        return await Try(() => desk.ReportStrand(Open.Kit, Open.Prescription.Formulas[0].Line, result, took, "", "client"));
+        var picture = await Picture(photo);
+        if (Wrong.ContainsKey("photo") && result != "damaged")
+        {
+            return Page();
+        }
+
+        return await Try(() => desk.ReportStrand(Open.Kit, Open.Prescription.Formulas[0].Line, result, took, "", "client", picture));
     }
 
     /// <summary>The one button on every screen.</summary>
@@ -227,6 +244,30 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, S
         }
 
         return Wrong.Count > 0 ? null : new OutcomeReport(Open.Kit.Id, day, coverage, depth, tone, ranOut ? 0 : left!.Value, ranOut, weighed || ranOut, comfort, minutes, note, clock.GetUtcNow().UtcDateTime, null);
+    }
+
+    /// <summary>The picture that came with a test; none is no complaint.</summary>
+    private async Task<byte[]?> Picture(IFormFile? photo)
+    {
+        if (photo is not { Length: > 0 })
+        {
+            return null;
+        }
+
+        byte[]? taken = null;
+        if (photo.Length <= Photo.MostBytes)
+        {
+            using var file = new MemoryStream();
+            await photo.CopyToAsync(file);
+            taken = Photo.Take(file.ToArray());
+        }
+
+        if (taken is null)
+        {
+            Wrong["photo"] = $"This picture cannot be read. It must be {Photo.Range}; or send your report without one.";
+        }
+
+        return taken;
     }
 
     private static bool TryNumber(string? text, double min, double max, out double? number)

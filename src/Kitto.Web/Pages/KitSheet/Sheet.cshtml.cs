@@ -31,6 +31,9 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
 
     public OutcomeReport? Outcome { get; private set; }
 
+    /// <summary>Pictures that came with her tests.</summary>
+    public IReadOnlyList<(Guid TestId, string Kind, DateTime At)> Photos { get; private set; } = [];
+
     public Link? Link { get; private set; }
 
     /// <summary>The address of a link that was made this moment; it is never shown again.</summary>
@@ -82,6 +85,26 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
         }
     }
 
+    /// <summary>Takes the time that the strand test asks for.</summary>
+    public async Task<IActionResult> OnPostAgree(Guid id, int version)
+    {
+        if (!await Load(id) || Proposal?.Minutes is not { } minutes)
+        {
+            return NotFound();
+        }
+
+        try
+        {
+            await kits.Agree(Kit with { Version = version }, minutes.Value, User.Id(), Now());
+            return RedirectToPage(new { id });
+        }
+        catch (ConflictException conflict)
+        {
+            Conflict = conflict.Message;
+            return Page();
+        }
+    }
+
     public async Task<IActionResult> OnPostLink(Guid id)
     {
         if (!await Load(id) || Kit.State is "stopped" or "closed")
@@ -99,6 +122,13 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
     {
         await links.Revoke(id, Now());
         return RedirectToPage(new { id });
+    }
+
+    /// <summary>The picture of a test, for the studio alone.</summary>
+    public async Task<IActionResult> OnGetPhoto(Guid id, Guid test)
+    {
+        Response.Headers.CacheControl = "no-store";
+        return await reports.Photo(id, test) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
     }
 
     public async Task<IActionResult> OnPostSeen(Guid id)
@@ -163,6 +193,7 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
         Tests = TestDesk.Stand(kit, TestDesk.Counting(id, record.Tests, record.Answers.FirstOrDefault(a => a.AsksAgain)?.AnsweredAt), Now());
         Outcome = await reports.OutcomeOf(id);
         Link = await links.OfKit(id);
+        Photos = await reports.Photos(id);
         return true;
     }
 }
