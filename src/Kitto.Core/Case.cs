@@ -93,7 +93,9 @@ public sealed record GivenFormula(string Use, IReadOnlyList<MixPart> Parts, Volu
 /// <param name="Plan">Dates to plan back from.</param>
 /// <param name="House">The house's values.</param>
 /// <param name="Reports">How earlier kits came out against their forecast.</param>
-public sealed record Case(Reading Reading, Goal Goal, string? LineId, GivenFormula? Formula, PlanWish? Plan, House House, IReadOnlyList<ColourReport> Reports);
+/// <param name="Painting">How the colourist wants it painted; null: as the numbers say.</param>
+public sealed record Case(
+    Reading Reading, Goal Goal, string? LineId, GivenFormula? Formula, PlanWish? Plan, House House, IReadOnlyList<ColourReport> Reports, PaintWish? Painting = null);
 
 /// <summary>The reason for one decision.</summary>
 /// <param name="Rule">Id of the rule.</param>

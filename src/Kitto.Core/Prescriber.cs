@@ -57,7 +57,7 @@ public static class Prescriber
         // 6 clock: a salon sheet reckons with trained hands
         var hands = decision == Decision.Salon ? Hands.Trained : c.Reading.Hands;
         var first = wanted[0];
-        var timed = Timing.Choose(c.Reading, hands, c.Goal.Service, first.Line, first.Level.Value, c.House, why);
+        var timed = Timing.Choose(c.Reading, hands, c.Goal.Service, first.Line, first.Level.Value, c.House, why, c.Painting);
         if (way is LengthsWay.SameMix or LengthsWay.Diluted)
         {
             double at = Math.Max(timed.Schedule.PaintMinutes.Value, timed.Schedule.RinseAtMinutes.Value - Outlook.PulledMinutes);

@@ -93,7 +93,9 @@ public sealed record ZoneTime(Zone Zone, Minutes PaintedAt, Minutes ContactMinut
 /// <param name="RinseAtMinutes">Minutes after the first stroke.</param>
 /// <param name="Zones">In the order of painting.</param>
 /// <param name="SpreadDeltaE">Colour difference between first and last zone; null until forecast.</param>
-public sealed record Schedule(PaintOrder Order, Minutes PaintMinutes, Minutes ProcessMinutes, Minutes RinseAtMinutes, IReadOnlyList<ZoneTime> Zones, double? SpreadDeltaE);
+/// <param name="Remedies">What can be done where a zone would have the colour on too long, what changes least first; null where all fits.</param>
+public sealed record Schedule(
+    PaintOrder Order, Minutes PaintMinutes, Minutes ProcessMinutes, Minutes RinseAtMinutes, IReadOnlyList<ZoneTime> Zones, double? SpreadDeltaE, IReadOnlyList<Remedy>? Remedies = null);
 
 /// <summary>A forecast colour.</summary>
 /// <param name="Lab">CIELAB under D65.</param>

@@ -15,7 +15,14 @@ public enum PaintOrder
     ToAndFro,
     /// <summary>Resistant or greyest zones first, then as back first.</summary>
     WorstFirst,
+    /// <summary>The colourist's own for this head.</summary>
+    Own,
 }
+
+/// <summary>How the colourist wants this head painted, whatever the numbers would choose.</summary>
+/// <param name="Order">One of the known orders.</param>
+/// <param name="Sequence">Her own: every included zone once; null where a known order is meant.</param>
+public sealed record PaintWish(PaintOrder Order, IReadOnlyList<Zone>? Sequence);
 
 /// <summary>What each order means and when it may be used.</summary>
 public static class PaintOrders
@@ -35,10 +42,12 @@ public static class PaintOrders
         PaintOrder.FrontFirst => "front first",
         PaintOrder.ToAndFro => "to and fro",
         PaintOrder.WorstFirst => "worst first",
+        PaintOrder.Own => "in your own order",
         _ => throw new ArgumentOutOfRangeException(nameof(order)),
     };
 
     /// <summary>The included zones in the order of painting; the house's school on the hairline (AP19) moves that zone only.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">The colourist's own order is not known here; it comes with its zones.</exception>
     public static IReadOnlyList<Zone> Sequence(PaintOrder order, Reading reading, House house)
     {
         Zone[] backFirst = [.. B, .. N, .. C, .. F, .. T, .. H];

@@ -33,9 +33,12 @@ public static class Timing
     }
 
     /// <summary>Times one order.</summary>
-    public static Schedule Of(PaintOrder order, Reading reading, Hands hands, Service service, Line line, House house)
+    public static Schedule Of(PaintOrder order, Reading reading, Hands hands, Service service, Line line, House house) =>
+        Of(order, PaintOrders.Sequence(order, reading, house), reading, hands, service, line, house);
+
+    /// <summary>Times a path over the head.</summary>
+    public static Schedule Of(PaintOrder order, IReadOnlyList<Zone> path, Reading reading, Hands hands, Service service, Line line, House house)
     {
-        var path = PaintOrders.Sequence(order, reading, house);
         double whole = Painting.WholeHead(hands, reading.Hair.Density, service, order);
         double process = Process(reading, line).Value;
         double paint = path.Sum(z => whole * z.Facts().HairShare.Value);
@@ -45,15 +48,37 @@ public static class Timing
         return Lay(order, path, whole, paint, rinse);
     }
 
-    /// <summary>The best admissible order by weighted deviation from the windows, then the remedies that change least (clock).</summary>
-    public static Timed Choose(Reading reading, Hands hands, Service service, Line line, double targetLevel, House house, ICollection<Because> why)
+    /// <summary>The best admissible order by weighted deviation from the windows, or the one the colourist wants; then the remedies that change least (clock).</summary>
+    /// <param name="reading">The head on the day.</param>
+    /// <param name="hands">Who paints.</param>
+    /// <param name="service">The service.</param>
+    /// <param name="line">The line of the roots.</param>
+    /// <param name="targetLevel">The wished level.</param>
+    /// <param name="house">The house.</param>
+    /// <param name="why">Reasons are added.</param>
+    /// <param name="own">How the colourist wants it painted; null: as the numbers say.</param>
+    public static Timed Choose(Reading reading, Hands hands, Service service, Line line, double targetLevel, House house, ICollection<Because> why, PaintWish? own = null)
     {
         var (orders, reason) = PaintOrders.Admissible(reading, service, targetLevel, house);
         var tried = orders.Select(o => Of(o, reading, hands, service, line, house)).ToList();
-        var best = tried.MinBy(s => Math.Round(Deviation(s, reading, service, line), 9))!;
-        string compared = string.Concat(tried.Where(s => s != best && Deviation(s, reading, service, line) > Deviation(best, reading, service, line) + 1e-9)
-            .Select(s => $" {Sentence(s.Order.Says())} would miss the contact times by more."));
-        why.Add(new Because("TM5", $"{Sentence(best.Order.Says())}: {reason}.{compared}", "clock"));
+        double Off(Schedule s) => Deviation(s, reading, service, line);
+        var best = tried.MinBy(s => Math.Round(Off(s), 9))!;
+        if (own is null)
+        {
+            string compared = string.Concat(tried.Where(s => s != best && Off(s) > Off(best) + 1e-9).Select(s => $" {Sentence(s.Order.Says())} would miss the contact times by more."));
+            why.Add(new Because("TM5", $"{Sentence(best.Order.Says())}: {reason}.{compared}", "clock"));
+        }
+        else
+        {
+            var wished = own.Sequence is { } path
+                ? Of(PaintOrder.Own, [.. path.Where(z => reading.Zones[(int)z].Include), .. reading.Included.Select(z => z.Zone).Except(path)], reading, hands, service, line, house)
+                : Of(own.Order, reading, hands, service, line, house);
+            double more = Off(wished) - Off(best);
+            why.Add(new Because("TM5", $"{Sentence(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
+                + (Math.Abs(more) < .005 ? " Contact times are kept as well either way." : $" Yours misses the contact times by {Math.Abs(more):0.0#} weighted min {(more > 0 ? "more" : "less")}."), "clock"));
+            best = wished;
+        }
+
         why.Add(new Because("TM7", $"These hands need about {best.PaintMinutes} from first to last stroke.", "clock"));
 
         var fitted = Shorten(best, reading, service, line);
@@ -75,12 +100,22 @@ public static class Timing
             double miss = Window(zone.Zone, reading, service, line).Miss(zone.ContactMinutes);
             if (miss > 0)
             {
-                why.Add(new Because("TM8", $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may. A helper, or half the head on another day, brings it back.", "clock"));
+                why.Add(new Because("TM8", $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may.", "clock"));
             }
             else if (miss < 0)
             {
                 why.Add(new Because("TM1", $"The {zone.Zone.Facts().Says} gets {zone.ContactMinutes}, {Minutes.Of(-miss)} short of what its hair wants.", "clock"));
             }
+        }
+
+        if (Remedies.Over(fitted, reading, service, line) > 0)
+        {
+            var remedies = Remedies.Of(fitted, reading, hands, service, line, house);
+            fitted = fitted with { Remedies = remedies };
+            var first = remedies.FirstOrDefault(r => r.Fits);
+            why.Add(first is null
+                ? new Because("TM8", "Nothing that was tried brings every zone within its longest time: fewer zones, or the chair.", "clock")
+                : new Because(first.Rule, first.Says, "clock"));
         }
 
         var batches = Batch(fitted, line);
@@ -97,11 +132,11 @@ public static class Timing
     public static double Deviation(Schedule schedule, Reading reading, Service service, Line line) =>
         schedule.Zones.Sum(z => z.Zone.SeenWeight() * Math.Abs(Window(z.Zone, reading, service, line).Miss(z.ContactMinutes)));
 
-    private static ContactWindow Window(Zone zone, Reading reading, Service service, Line line) =>
+    internal static ContactWindow Window(Zone zone, Reading reading, Service service, Line line) =>
         ContactWindow.Of(zone, reading.Zones[(int)zone], line, service);
 
     /// <summary>Takes the overrun off the timer, never below the line's shortest time.</summary>
-    private static Schedule Shorten(Schedule schedule, Reading reading, Service service, Line line)
+    internal static Schedule Shorten(Schedule schedule, Reading reading, Service service, Line line)
     {
         double over = schedule.Zones.Max(z => Math.Max(0, Window(z.Zone, reading, service, line).Miss(z.ContactMinutes)));
         double cut = Math.Min(over, Math.Max(0, schedule.ProcessMinutes.Value - line.ProcessMin.Value));

@@ -79,8 +79,9 @@ public static class CaseReader
         }
 
         var reports = root.Objects("reports", 50).Select(ReadReport).ToList();
+        var painting = root.Object("painting") is { } paintingIn ? ReadPainting(paintingIn) : null;
         root.Done();
-        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last), goal!, line, formula, plan, house, reports);
+        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last), goal!, line, formula, plan, house, reports, painting);
     }
 
     private static ObjectReader? Needed(ObjectReader root, string name, string range)
@@ -113,6 +114,33 @@ public static class CaseReader
             r.Fail("lengthsCondition", $"is \"{text}\", which is not known", "dry, damp");
             return null;
         }
+    }
+
+    private static PaintWish? ReadPainting(ObjectReader r)
+    {
+        var order = r.OneOf<PaintOrder>("order");
+        string zones = string.Join(", ", Enum.GetValues<Zone>().Select(Json.Name));
+        var sequence = new List<Zone>();
+        foreach (var (item, i) in (r.List("sequence", 9) ?? []).Select((x, i) => (x, i)))
+        {
+            string name = item.ValueKind == JsonValueKind.String ? item.GetString()! : "";
+            if (Enum.GetValues<Zone>().Where(z => Json.Name(z) == name).Cast<Zone?>().FirstOrDefault() is not { } zone || sequence.Contains(zone))
+            {
+                r.Fail($"sequence[{i}]", sequence.Any(z => Json.Name(z) == name) ? $"names {name} twice" : $"is \"{name}\", which is not a zone", zones);
+            }
+            else
+            {
+                sequence.Add(zone);
+            }
+        }
+
+        r.Done();
+        if (order == PaintOrder.Own && sequence.Count == 0)
+        {
+            r.Fail("sequence", "is needed for an order of your own", zones);
+        }
+
+        return sequence.Count > 0 ? new PaintWish(PaintOrder.Own, sequence) : order is { } known ? new PaintWish(known, null) : null;
     }
 
     private static LastTime ReadLast(ObjectReader r)

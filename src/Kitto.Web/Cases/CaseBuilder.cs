@@ -152,14 +152,13 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             hands["history"] = new JsonArray([.. past.Select(r => Written(r.Used))]);
             var (_, prescribed, outcome, _) = past[0];
             var formula = prescribed.Formulas[0];
-            double colour = formula.Parts.Sum(p => p.Grams.Value);
             c["last"] = new JsonObject
             {
                 ["daysAgo"] = Days(record, outcome.AppliedOn),
                 ["formula"] = new JsonObject
                 {
                     ["use"] = formula.Use,
-                    ["parts"] = new JsonArray([.. formula.Parts.Select(p => new JsonObject { ["shade"] = p.Shade, ["share"] = Math.Round(p.Grams.Value / colour, 3) })]),
+                    ["parts"] = new JsonArray([.. formula.Mix().Select(p => new JsonObject { ["shade"] = p.Shade, ["share"] = Math.Round(p.Share.Value, 6) })]),
                     ["developerVolume"] = formula.Developer.Volume.Value,
                 },
                 ["outcome"] = new JsonObject { ["coverage"] = outcome.Coverage, ["depth"] = outcome.Depth, ["tone"] = outcome.Tone },

@@ -14,7 +14,7 @@ public sealed class FormValues
     private static readonly HashSet<string> Numbers =
         ["chemicalServiceDaysAgo", "naturalLevel", "lengthCm", "level", "lengthMm", "regrowthMm", "greyPercent"];
 
-    private static readonly string[] Places = ["client.", "hair.", "zones.", "goal.", "hands.", "line", "plan.wantBy"];
+    private static readonly string[] Places = ["client.", "hair.", "zones.", "goal.", "hands.", "line", "plan.wantBy", "painting."];
 
     private readonly Dictionary<string, string> values = new(StringComparer.Ordinal);
 
@@ -90,7 +90,7 @@ public sealed class FormValues
             return number;
         }
 
-        return name == "conditions" ? new JsonArray([.. text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(c => JsonValue.Create(c))]) : text;
+        return name is "conditions" or "sequence" ? new JsonArray([.. text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(c => JsonValue.Create(c))]) : text;
     }
 
     private void Flatten(JsonObject from, string path)

@@ -17,13 +17,14 @@ public static class ClockDrawing
     /// <param name="reading">The reading, for the windows.</param>
     /// <param name="line">The line of the first formula.</param>
     /// <param name="service">The service.</param>
-    public static string Draw(Schedule clock, Reading reading, Line line, Service service)
+    /// <param name="moves">Whether its lanes can be moved.</param>
+    public static string Draw(Schedule clock, Reading reading, Line line, Service service, bool moves = false)
     {
         double end = Math.Max(clock.RinseAtMinutes.Value + 6, 20);
         double X(double minutes) => Left + (Width - Left - 46) * minutes / end;
         double bottom = 22 + clock.Zones.Count * Lane;
         var svg = new Svg();
-        svg.Add($"<svg class=\"clock\" viewBox=\"0 0 {Width} {bottom + 6}\" role=\"img\" aria-label=\"{Describe(clock)}\">");
+        svg.Add($"<svg class=\"clock\" viewBox=\"0 0 {Width} {bottom + 6}\" role=\"{(moves ? "group" : "img")}\" aria-label=\"{Describe(clock)}\" data-top=\"22\" data-lane=\"{Lane}\" data-height=\"{bottom + 6}\">");
         for (int tick = 0; tick <= end; tick += 10)
         {
             svg.Add($"<line class=\"tick\" x1=\"{X(tick)}\" y1=\"18\" x2=\"{X(tick)}\" y2=\"{bottom}\"/>");
@@ -44,7 +45,13 @@ public static class ClockDrawing
             double to = X(Math.Min(end, zone.PaintedAt.Value + window.To.Value));
             bool missed = window.Miss(zone.ContactMinutes) != 0;
             string says = zone.Zone.Facts().Says;
-            svg.Add($"<text class=\"lane-name\" x=\"0\" y=\"{y + 10.5}\">{i + 1} {says}{(clock.Zones.Any(z => z.Batch > 1) ? zone.Batch == 1 ? " · A" : " · B" : "")}</text>");
+            if (moves)
+            {
+                string name = Words.Name(zone.Zone);
+                svg.Add($"<g class=\"lane-move\" id=\"lane-{name}\" role=\"slider\" tabindex=\"0\" data-zone=\"{name}\" aria-orientation=\"vertical\" aria-label=\"{says}, place in the order of painting\" aria-valuemin=\"1\" aria-valuemax=\"{clock.Zones.Count}\" aria-valuenow=\"{i + 1}\"><rect class=\"lane-reach\" x=\"0\" y=\"{y + .5}\" width=\"{Left - 6}\" height=\"{Lane - 1}\"/></g>");
+            }
+
+            svg.Add($"<text class=\"lane-name\" x=\"{(moves ? 12 : 0)}\" y=\"{y + 10.5}\">{i + 1} {says}{(clock.Zones.Any(z => z.Batch > 1) ? zone.Batch == 1 ? " · A" : " · B" : "")}</text>");
             if (to > from)
             {
                 svg.Add($"<rect class=\"lane-window\" x=\"{from}\" y=\"{y + 1.5}\" width=\"{to - from}\" height=\"{Lane - 4}\"/>");

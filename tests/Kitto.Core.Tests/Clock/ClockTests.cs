@@ -24,7 +24,7 @@ public sealed class ClockTests
     public void The_houses_school_on_the_hairline_moves_that_zone(string school, Zone zone, int place)
     {
         var c = Bench.Case($"house.schools={{\"AP19\":\"{school}\"}}");
-        Assert.All(Enum.GetValues<PaintOrder>(), o => Assert.Equal(zone, PaintOrders.Sequence(o, c.Reading, c.House)[place]));
+        Assert.All(Enum.GetValues<PaintOrder>().Where(o => o != PaintOrder.Own), o => Assert.Equal(zone, PaintOrders.Sequence(o, c.Reading, c.House)[place]));
     }
 
     [Theory]

@@ -152,7 +152,23 @@
         }
         // Another line or service has other shades: a mix made by hand does not go with it.
         if (field.name === 'line' || field.name === 'goal.service') $('[name=mix]').value = '';
+        if (field.name === 'painting.order') this.order(field.value === 'own' ? this.lanes() : []);
         this.later(90);
+      },
+      // The order of painting: lanes as they stand, and one of them moved to another place.
+      lanes() { return $$('.lane-move').map(l => l.dataset.zone); },
+      order(zones) {
+        $('[name="painting.sequence"]').value = zones.join(', ');
+        if (zones.length) $('[name="painting.order"]').value = 'own';
+      },
+      move(zone, to) {
+        const zones = this.lanes();
+        const from = zones.indexOf(zone);
+        const at = Math.min(zones.length - 1, Math.max(0, to));
+        if (from < 0 || at === from) return;
+        zones.splice(at, 0, ...zones.splice(from, 1));
+        this.order(zones);
+        this.later(0);
       },
       later(ms) { clearTimeout(this.timer); this.timer = setTimeout(() => this.ask(), ms); },
       take(mix) { $('[name=mix]').value = mix; this.later(0); },
@@ -171,6 +187,22 @@
       grab(event) {
         const line = event.target.closest('#line-handle');
         const bar = event.target.closest('.bar-handle');
+        const lane = event.target.closest('.lane-move');
+        if (lane) {
+          event.preventDefault();
+          lane.focus();
+          const { zone } = lane.dataset;
+          let last = -1;
+          // The drawing comes fresh while it is dragged, so its place is asked for anew.
+          this.drag = e => {
+            const svg = $('svg.clock');
+            const box = svg.getBoundingClientRect();
+            const y = (e.clientY - box.top) / box.height * Number(svg.dataset.height);
+            const at = Math.floor((y - Number(svg.dataset.top)) / Number(svg.dataset.lane));
+            if (at !== last) { last = at; this.move(zone, at); }
+          };
+          return;
+        }
         if (!line && !bar) return;
         event.preventDefault();
         const svg = event.target.closest('svg');
@@ -204,7 +236,8 @@
         const at = event.target.closest('[role=slider]');
         if (!by || !at) return;
         event.preventDefault();
-        if (at.id === 'line-handle') this.only(at.dataset.zone, () => this.set(at.dataset.zone, Number($(`[name="zones.${at.dataset.zone}.regrowthMm"]`).value) + by));
+        if (at.classList.contains('lane-move')) this.move(at.dataset.zone, Number(at.getAttribute('aria-valuenow')) - 1 + (event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 1));
+        else if (at.id === 'line-handle') this.only(at.dataset.zone, () => this.set(at.dataset.zone, Number($(`[name="zones.${at.dataset.zone}.regrowthMm"]`).value) + by));
         else {
           const parts = this.parts();
           const i = Number(at.dataset.at);
