@@ -82,6 +82,7 @@ public static class Prescriber
         var formulas = sized.Select(s => Amount.WeighOut(s.Mix.Wanted, s.Mix.Parts, s.Size, c.House, shelf, why)).ToList();
         Amount.Say(c, hands, belief, [.. sized.Select(s => s.Size)], formulas, why);
 
+        var next = NextKit.Of(c.Reading, first.Level, c.Goal.Service, plan?.ColourOn, why);
         var lines = formulas.Select(f => f.Line).Distinct().ToList();
         var skin = Holds.Skin(c.Reading.Client, [.. lines.Select(l => shelf.Find(l)!)], days, c.House, why);
         var strand = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why);
@@ -100,7 +101,7 @@ public static class Prescriber
             new Quantities(Total(s => s.Base), Total(s => s.Use), Total(s => s.UseLow), Total(s => s.UseHigh), Total(s => s.Residue),
                 sent, timed.Batches.Count, Share.Of(Math.Round(mistakes.RunsOut.Value, 4)), mistakes.Left.Tenths()),
             timed.Schedule with { SpreadDeltaE = spread }, forecast, Others(chosen[0], formulas[0]),
-            new KitTests(skin, strand, Holds.SkinTestHours, Grams.Of(SkinTestGrams), Grams.Of(StrandTestGrams), Grams.Of(soften ? PreSoftenGrams : 0)), plan);
+            new KitTests(skin, strand, Holds.SkinTestHours, Grams.Of(SkinTestGrams), Grams.Of(StrandTestGrams), Grams.Of(soften ? PreSoftenGrams : 0)), plan, next);
     }
 
     private static Prescription Stopped(Case c, IReadOnlyList<Because> why) => new(

@@ -214,10 +214,11 @@ public sealed record KitTests(SkinState SkinTest, StrandState StrandTest, int Sk
 /// <param name="Alternatives">Other mixes.</param>
 /// <param name="Tests">The tests.</param>
 /// <param name="Plan">Dates, if asked for; null on a stop.</param>
+/// <param name="Next">When the next kit is due; null on a stop and for a gloss.</param>
 public sealed record Prescription(
     string Kitto, Decision Decision, IReadOnlyList<string> Holds, IReadOnlyList<Because> Because, IReadOnlyList<ServiceAdvice> Advice,
     IReadOnlyList<Formula> Formulas, Quantities? Quantity, Schedule? Clock, Forecast Forecast, IReadOnlyList<Alternative> Alternatives,
-    KitTests Tests, KitPlan? Plan)
+    KitTests Tests, KitPlan? Plan, NextKit? Next = null)
 {
     /// <summary>The document this is written as.</summary>
     public const string Version = "prescription/1";

@@ -13,6 +13,12 @@ public sealed record ClientRow(Guid Id, string Name, string Destination, int Kit
 /// <summary>One version of a reading.</summary>
 public sealed record StoredReading(Guid Id, Guid ClientId, int Version, DateTime TakenAt, string TakenBy, string Document);
 
+/// <summary>Regrowth that was measured.</summary>
+/// <param name="Mm">Mean over the coloured zones.</param>
+/// <param name="Since">Colour day.</param>
+/// <param name="TakenAt">When it was measured.</param>
+public sealed record MeasuredGrowth(double Mm, DateOnly Since, DateTime TakenAt);
+
 /// <summary>Clients and what was read off them.</summary>
 public sealed class Clients(Database db)
 {
@@ -61,16 +67,22 @@ public sealed class Clients(Database db)
         order by r.version desc limit 1
         """, new { clientId });
 
+    /// <summary>Regrowth measured after each colour day, the last word on each.</summary>
+    public Task<IReadOnlyList<MeasuredGrowth>> Grown(Guid clientId) => db.List<MeasuredGrowth>("""
+        select distinct on (grown_since) grown_mm as mm, grown_since as since, taken_at from reading
+        where client_id = @clientId and grown_since is not null order by grown_since, version desc
+        """, new { clientId });
+
     /// <summary>Adds the version after the one it was begun from.</summary>
     /// <exception cref="ConflictException">Another version has been added since.</exception>
-    public async Task<StoredReading> AddReading(Guid clientId, int begunFrom, string document, Guid by, DateTime at)
+    public async Task<StoredReading> AddReading(Guid clientId, int begunFrom, string document, Guid by, DateTime at, MeasuredGrowth? grown = null)
     {
         int rows = await db.Run("""
-            insert into reading (id, client_id, version, taken_at, taken_by, document)
-            select @id, @clientId, @begunFrom + 1, @at, @by, @document::jsonb
+            insert into reading (id, client_id, version, taken_at, taken_by, document, grown_mm, grown_since)
+            select @id, @clientId, @begunFrom + 1, @at, @by, @document::jsonb, @mm, @since
             where @begunFrom = coalesce((select max(version) from reading where client_id = @clientId), 0)
             on conflict (client_id, version) do nothing
-            """, new { id = Guid.CreateVersion7(), clientId, begunFrom, document, by, at });
+            """, new { id = Guid.CreateVersion7(), clientId, begunFrom, document, by, at, mm = grown?.Mm, since = grown?.Since });
         var latest = await LatestReading(clientId);
         return rows == 1 && latest is not null
             ? latest

@@ -79,9 +79,10 @@ public static class CaseReader
         }
 
         var reports = root.Objects("reports", 50).Select(ReadReport).ToList();
+        var grown = root.Objects("grown", 50).Select(ReadGrown).ToList();
         var painting = root.Object("painting") is { } paintingIn ? ReadPainting(paintingIn) : null;
         root.Done();
-        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last), goal!, line, formula, plan, house, reports, painting);
+        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last) { Grown = grown }, goal!, line, formula, plan, house, reports, painting);
     }
 
     private static ObjectReader? Needed(ObjectReader root, string name, string range)
@@ -114,6 +115,13 @@ public static class CaseReader
             r.Fail("lengthsCondition", $"is \"{text}\", which is not known", "dry, damp");
             return null;
         }
+    }
+
+    private static Grown ReadGrown(ObjectReader r)
+    {
+        var one = new Grown(Millimetres.Of(r.Require("mm", r.Number("mm", 0, 300), "0 to 300")), r.Require("days", r.Whole("days", GrowthRate.LeastDays, 3650), $"{GrowthRate.LeastDays} to 3650"));
+        r.Done();
+        return one;
     }
 
     private static PaintWish? ReadPainting(ObjectReader r)

@@ -190,6 +190,12 @@ public sealed record ClientFacts(
 /// <param name="Last">The last kit and how it came out.</param>
 public sealed record Reading(ClientFacts Client, Hair Hair, IReadOnlyList<ZoneReading> Zones, Quantity.Hands Hands, Outcome.LastTime? Last)
 {
+    /// <summary>Regrowth measured at known times before, for her rate.</summary>
+    public IReadOnlyList<Grown> Grown { get; init; } = [];
+
+    /// <summary>How fast her hair grows, as far as is known.</summary>
+    public GrowthRate Rate => GrowthRate.Learned(Grown);
+
     /// <summary>The zones that are coloured.</summary>
     public IEnumerable<(Zone Zone, ZoneReading Read)> Included =>
         Zones.Select((read, i) => ((Zone)i, read)).Where(z => z.read.Include);

@@ -50,7 +50,7 @@ public static class Timeline
     public static double LeastGrownCm(this PutOn put) => put.DaysAgo * SlowestMmPerDay / 10;
 
     /// <summary>Where it begins on the strand at ordinary growth, millimetres from the scalp.</summary>
-    public static double AtMm(this PutOn put) => Growth.Over(put.DaysAgo).Value;
+    public static double AtMm(this PutOn put) => GrowthRate.Prior.Over(put.DaysAgo).Value;
 
     /// <summary>Whether it can still be on hair of this length.</summary>
     public static bool CanBeOn(this PutOn put, double lengthCm) => put.LeastGrownCm() < lengthCm;

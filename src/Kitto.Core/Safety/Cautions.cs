@@ -70,16 +70,16 @@ public static class Cautions
             double regrowth = onTheDay.MeanRegrowth.Value;
             if (regrowth < limit)
             {
-                yield return Caution("RD12", $"Regrowth of {regrowth:0.#} mm is too short to stay inside: every slip lands on coloured hair. In about {Growth.DaysFor(limit - regrowth)} days it will be {limit:0} mm.");
+                yield return Caution("RD12", $"Regrowth of {regrowth:0.#} mm is too short to stay inside: every slip lands on coloured hair. In about {read.Rate.DaysFor(limit - regrowth)} days it will be {limit:0} mm.");
             }
 
             if (read.Last?.DaysAgo is { } days && days > 0)
             {
-                double expected = Growth.Over(days).Value;
+                double expected = read.Rate.Over(days).Value;
                 double seen = read.MeanRegrowth.Value;
                 if (Math.Abs(seen - expected) > GrowthTolerance * expected)
                 {
-                    yield return Caution("RD5", $"Hair grows about {Growth.MmPerMonth} mm a month, so {days} days make {expected:0} mm; {seen:0.#} mm was read. Measure again, or ask when it was last coloured.");
+                    yield return Caution("RD5", $"{(read.Grown.Count == 0 ? "Hair grows" : "Hers grows")} about {read.Rate.Mean:0.0} mm a month, so {days} days make {expected:0} mm; {seen:0.#} mm was read. Measure again, or ask when it was last coloured.");
                 }
             }
         }

@@ -13,10 +13,16 @@ namespace Kitto.Web.Cases;
 /// <summary>What the record says about a client, gathered once for a page.</summary>
 public sealed record ClientRecord(
     Client Client, Studio Studio, Destination Destination, StoredReading? Reading, IReadOnlyList<SignedPrescription> Prescriptions,
-    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, DateTime Now)
+    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, IReadOnlyList<MeasuredGrowth> Measured, DateTime Now)
 {
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today => Studio.Today(Now);
+
+    /// <summary>Her regrowth as it was measured, for her rate.</summary>
+    public IReadOnlyList<Grown> Grown => [.. Measured.Select(m => new Grown(Millimetres.Of(m.Mm), Studio.Today(m.TakenAt).DayNumber - m.Since.DayNumber)).Where(g => g.Days is >= GrowthRate.LeastDays and <= 3650)];
+
+    /// <summary>The colour day that came after the last reading was taken; null where none did.</summary>
+    public DateOnly? ColouredSince => Reading is { } reading ? Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= Studio.Today(reading.TakenAt)) : null;
 
     /// <summary>What she answered last; null where she was never asked.</summary>
     public Consultation? Told { get; } = Answers.Count == 0 ? null : ConsultationReader.Kept(Answers[0].Document);
@@ -53,7 +59,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
         var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
         return new ClientRecord(client, studio, destination, await clients.LatestReading(clientId), await kits.History(clientId),
-            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), await ways.Of(clientId), await answers.Of(clientId), clock.GetUtcNow().UtcDateTime);
+            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), await ways.Of(clientId), await answers.Of(clientId), await clients.Grown(clientId), clock.GetUtcNow().UtcDateTime);
     }
 
     /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
@@ -78,7 +84,8 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         }
 
         var taken = DateOnly.FromDateTime(record.Studio.Local(reading.TakenAt));
-        var coloured = record.Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= taken);
+        var coloured = record.ColouredSince;
+        var rate = GrowthRate.Learned(record.Grown);
         int days = record.Today.DayNumber - (coloured ?? taken).DayNumber;
         if (days <= 0 && coloured is null)
         {
@@ -90,7 +97,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             string path = $"zones.{zone}.regrowthMm";
             bool painted = coloured is not null && values[$"zones.{zone}.include"] != "false";
             double before = !painted && double.TryParse(values[path], out double read) ? read : 0;
-            values[path] = Math.Min(300, Math.Round(before + Growth.Over(Math.Max(0, days)).Value)).ToString("0");
+            values[path] = Math.Min(300, Math.Round(before + rate.Over(Math.Max(0, days)).Value)).ToString("0");
         }
 
         if (coloured is not null)
@@ -105,8 +112,25 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         }
 
         return (values, coloured is { } day
-            ? $"Regrowth reckoned from colour day {day:d MMM}, {days} days at 12.5 mm a month: correct what you see otherwise"
+            ? $"Regrowth reckoned from colour day {day:d MMM}, {days} days at {rate.Mean:0.0} mm a month: correct what you see otherwise"
             : $"Regrowth grown on by {days} days since the reading of {taken:d MMM}");
+    }
+
+    /// <summary>Regrowth as it was measured in this sitting; null where the reckoned numbers were left as they stood, or there is no colour day to reckon from.</summary>
+    public static MeasuredGrowth? Measured(FormValues values, ClientRecord record)
+    {
+        if (record.ColouredSince is not { } since || record.Today.DayNumber - since.DayNumber < GrowthRate.LeastDays)
+        {
+            return null;
+        }
+
+        var reckoned = Begin(record).Values;
+        var zones = Zones.All.Where(z => values[$"zones.{Json.Name(z.Zone)}.include"] != "false")
+            .Select(z => (z.HairShare, Path: $"zones.{Json.Name(z.Zone)}.regrowthMm"))
+            .Select(z => (Share: z.HairShare.Value, Read: TypedNumber.Read(values[z.Path], 0, 300), Reckoned: TypedNumber.Read(reckoned[z.Path]))).ToList();
+        return zones.Count == 0 || zones.Any(z => z.Read is null) || zones.All(z => z.Read == z.Reckoned)
+            ? null
+            : new MeasuredGrowth(zones.Sum(z => z.Share * z.Read!.Value) / zones.Sum(z => z.Share), since, record.Now);
     }
 
     /// <summary>The whole case document.</summary>
@@ -176,6 +200,11 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         if (reports.Length > 0)
         {
             c["reports"] = new JsonArray(reports);
+        }
+
+        if (record.Grown.Count > 0)
+        {
+            c["grown"] = new JsonArray([.. record.Grown.Select(g => new JsonObject { ["mm"] = Math.Round(g.Length.Value, 1), ["days"] = g.Days })]);
         }
 
         if (c["plan"] is JsonObject plan)

@@ -173,7 +173,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     {
         try
         {
-            return await clients.AddReading(Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), clock.GetUtcNow().UtcDateTime);
+            return await clients.AddReading(Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), clock.GetUtcNow().UtcDateTime, CaseBuilder.Measured(Values, Record));
         }
         catch (ConflictException conflict)
         {
