@@ -145,6 +145,25 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
+    public async Task A_run_takes_no_steps_while_locked_nor_such_as_cannot_be_and_keeps_each_once()
+    {
+        var (kit, client, _) = await FreshKit("Runa Steps");
+        long now = studio.Clock.GetUtcNow().ToUnixTimeMilliseconds();
+        string guide = client.Address;
+        string once = $"{Guid.NewGuid()} 1 {now - 1000}";
+        await client.Send("#burns form", $"{guide}?handler=Run", ("steps", once));
+        Assert.Equal(HttpStatusCode.Gone, client.Status);
+        Assert.Empty(await studio.Runs.Of(kit.Id));
+        await client.Open(guide);
+        await Clear(client, kit);
+        string[] wrong = ["nonsense", $"{Guid.NewGuid()} 0 {now}", $"{Guid.NewGuid()} 99 {now}", $"{Guid.NewGuid()} 1 {now + 3_600_000}", $"{Guid.NewGuid()} 1 {now - 86_400_000L * 30}", $"x 1 {now}", $"{Guid.NewGuid()} 1 99999999999999999"];
+        await client.Send("#run-steps", ("steps", string.Join('\n', [.. wrong, once, once])));
+        Assert.Equal(HttpStatusCode.OK, client.Status);
+        Assert.Equal(1, Assert.Single(await studio.Runs.Of(kit.Id)).Step);
+        Assert.Contains("\"at\":1", client.Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task No_test_is_taken_before_the_kit_is_packed()
     {
         var (kit, client, _) = await FreshKit("Early Test");

@@ -34,6 +34,8 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
 
     public Reports Reports => Services.GetRequiredService<Reports>();
 
+    public Runs Runs => Services.GetRequiredService<Runs>();
+
     public Answers Answers => Services.GetRequiredService<Answers>();
 
     public Links Links => Services.GetRequiredService<Links>();

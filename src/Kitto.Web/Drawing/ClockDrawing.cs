@@ -18,7 +18,8 @@ public static class ClockDrawing
     /// <param name="line">The line of the first formula.</param>
     /// <param name="service">The service.</param>
     /// <param name="moves">Whether its lanes can be moved.</param>
-    public static string Draw(Schedule clock, Reading reading, Line line, Service service, bool moves = false)
+    /// <param name="now">The present, minutes since the first stroke, where it runs.</param>
+    public static string Draw(Schedule clock, Reading reading, Line line, Service service, bool moves = false, double? now = null)
     {
         double end = Math.Max(clock.RinseAtMinutes.Value + 6, 20);
         double X(double minutes) => Left + (Width - Left - 46) * minutes / end;
@@ -65,6 +66,11 @@ public static class ClockDrawing
         double last = X(clock.PaintMinutes.Value);
         svg.Add($"<line class=\"last-stroke\" x1=\"{last}\" y1=\"16\" x2=\"{last}\" y2=\"{bottom}\"/><text class=\"tick-name\" x=\"{last}\" y=\"12\" text-anchor=\"middle\">last stroke {clock.PaintMinutes.ToString()}</text>");
         svg.Add($"<line class=\"rinse\" x1=\"{rinse}\" y1=\"16\" x2=\"{rinse}\" y2=\"{bottom + 4}\"/><text class=\"tick-name rinse-name\" x=\"{rinse}\" y=\"12\" text-anchor=\"middle\">rinse {clock.RinseAtMinutes.ToString()}</text>");
+        if (now is { } present && present <= end)
+        {
+            svg.Add($"<line class=\"present\" x1=\"{X(present)}\" y1=\"16\" x2=\"{X(present)}\" y2=\"{bottom + 4}\"/>");
+        }
+
         return svg.Add($"</svg>").ToString();
     }
 

@@ -12,7 +12,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.ClientGuide;
 
 /// <summary>The client's own page: tests, steps, report. What is locked is not in the page at all.</summary>
-public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, Shelf shelf, TimeProvider clock) : PageModel
+public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs runs, Reports reports, Shelf shelf, TimeProvider clock) : PageModel
 {
     /// <summary>What she may say of a scalp; the last is a reaction.</summary>
     public static readonly IReadOnlyList<(string Name, string Says)> Comforts =
@@ -134,6 +134,22 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, Reports reports, S
         }
 
         return await Try(() => desk.ReportStrand(Open.Kit, Open.Prescription.Formulas[0].Line, result, took, "", "client", picture));
+    }
+
+    /// <summary>Where the run stands: for a reload, another device, or the next moment.</summary>
+    public async Task<IActionResult> OnGetRun(string token) =>
+        await Load(token) && Part == "day" ? new JsonResult(await run.Stand(Open!)) : Page410();
+
+    /// <summary>Steps as they were done, however late they come; what is locked takes none.</summary>
+    public async Task<IActionResult> OnPostRun(string token, string? steps)
+    {
+        if (!await Load(token) || Part != "day")
+        {
+            return Page410();
+        }
+
+        await runs.Add(Open!.Kit.Id, run.Read(steps ?? "", Open.Guide.Steps.Count + 1, Open.Signed.SignedAt), clock.GetUtcNow().UtcDateTime);
+        return new JsonResult(await run.Stand(Open));
     }
 
     /// <summary>The one button on every screen.</summary>

@@ -1,4 +1,5 @@
 using Kitto.Core;
+using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
@@ -13,7 +14,7 @@ using QRCoder;
 namespace Kitto.Web.Pages.KitSheet;
 
 /// <summary>One kit: the sheet to weigh and pack by, its link, its tests, its report.</summary>
-public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Reports reports, Shelf shelf, TimeProvider clock) : PageModel
+public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Reports reports, RunDesk run, Shelf shelf, TimeProvider clock) : PageModel
 {
     public Kit Kit { get; private set; } = null!;
 
@@ -30,6 +31,9 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
     public TestStand Tests { get; private set; } = null!;
 
     public OutcomeReport? Outcome { get; private set; }
+
+    /// <summary>What was painted when; null before the first stroke.</summary>
+    public RunStand? Run { get; private set; }
 
     /// <summary>Pictures that came with her tests.</summary>
     public IReadOnlyList<(Guid TestId, string Kind, DateTime At)> Photos { get; private set; } = [];
@@ -192,6 +196,7 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
         Guide = signed.Guide is null ? null : System.Text.Json.JsonSerializer.Deserialize<Guide>(signed.Guide, Json.Options);
         Tests = TestDesk.Stand(kit, TestDesk.Counting(id, record.Tests, record.Answers.FirstOrDefault(a => a.AsksAgain)?.AnsweredAt), Now());
         Outcome = await reports.OutcomeOf(id);
+        Run = Guide is null ? null : await run.Kept(kit, Guide, Prescription, Case);
         Link = await links.OfKit(id);
         Photos = await reports.Photos(id);
         return true;

@@ -1,0 +1,123 @@
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+
+namespace Kitto.Core.Clock;
+
+/// <summary>What is happening on the head.</summary>
+/// <param name="Actual">Zones as they were painted, and as the rest will be at her own speed; the rinse as it now must be.</param>
+/// <param name="NowMinutes">Minutes since the first stroke.</param>
+/// <param name="Begun">How many zones have been begun.</param>
+/// <param name="Painted">Whether the last stroke is done.</param>
+/// <param name="BehindMinutes">Minutes behind the plan (ahead where negative).</param>
+/// <param name="FirstOff">Zones that must be rinsed before the rest, because their longest time ends before the others have had enough; empty where all are rinsed together.</param>
+/// <param name="FirstOffAt">When they must, minutes since the first stroke; null where there are none.</param>
+/// <param name="Says">What to tell her now; null where all goes as planned.</param>
+public sealed record RunStand(Schedule Actual, double NowMinutes, int Begun, bool Painted, double BehindMinutes, IReadOnlyList<Zone> FirstOff, double? FirstOffAt, string? Says);
+
+/// <summary>Runs the plan against what really happens: strokes move the lanes, the rinse is reckoned anew, being late has an answer (clock).</summary>
+public static class Run
+{
+    /// <summary>Fewer minutes behind than this are not worth a word.</summary>
+    public const double Tolerance = 2;
+
+    /// <summary>The stand of a run.</summary>
+    /// <param name="plan">The schedule that was signed.</param>
+    /// <param name="begun">Zones in the order they were begun, with minutes since the first stroke; the first is 0.</param>
+    /// <param name="lastStroke">Minutes at which the last zone was done; null while she paints.</param>
+    /// <param name="now">Minutes since the first stroke, not before the last of them.</param>
+    /// <param name="reading">The head, for the windows.</param>
+    /// <param name="service">The service.</param>
+    /// <param name="line">The line of the roots.</param>
+    /// <param name="reserve">Whether there is a sealed pair left to mix.</param>
+    public static RunStand Stand(Schedule plan, IReadOnlyList<(Zone Zone, double At)> begun, double? lastStroke, double now, Reading reading, Service service, Line line, bool reserve)
+    {
+        var lanes = Lanes(plan, begun, lastStroke, now, out double end);
+        var windows = lanes.Select(z => (z.Zone, z.At, Latest: z.At + ContactWindow.Of(z.Zone, reading.Zones[(int)z.Zone], line, service).To.Value)).ToList();
+        double wanted = end + plan.ProcessMinutes.Value;
+        double least = end + Math.Min(plan.ProcessMinutes.Value, line.ProcessMin.Value);
+        double rinse = Math.Max(least, Math.Min(wanted, windows.Min(w => w.Latest)));
+        var first = windows.Where(w => w.Latest < rinse - 1e-6).ToList();
+        double behind = end - plan.PaintMinutes.Value;
+        var actual = plan with
+        {
+            PaintMinutes = Minutes.Of(end).Tenths(),
+            ProcessMinutes = Minutes.Of(rinse - end).Tenths(),
+            RinseAtMinutes = Minutes.Of(rinse).Tenths(),
+            Zones = [.. lanes.Select(z => new ZoneTime(z.Zone, Minutes.Of(z.At).Tenths(), Minutes.Of(Math.Max(0, rinse - z.At)).Tenths(), plan.Zones.FirstOrDefault(p => p.Zone == z.Zone)?.Batch ?? 1))],
+            Remedies = null,
+        };
+        double? firstAt = first.Count == 0 ? null : first.Min(w => w.Latest);
+        return new RunStand(actual, now, begun.Count, lastStroke is not null, Math.Round(behind, 1), [.. first.Select(w => w.Zone)], firstAt,
+            Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone)], firstAt, line, reserve));
+    }
+
+    /// <summary>Begun zones where they were begun; the rest in the order of the plan, at the speed she has shown so far.</summary>
+    private static List<(Zone Zone, double At)> Lanes(Schedule plan, IReadOnlyList<(Zone Zone, double At)> begun, double? lastStroke, double now, out double end)
+    {
+        double Planned(Zone zone)
+        {
+            int i = plan.Zones.Select((z, at) => (z, at)).First(x => x.z.Zone == zone).at;
+            double until = i + 1 < plan.Zones.Count ? plan.Zones[i + 1].PaintedAt.Value : plan.PaintMinutes.Value;
+            return until - plan.Zones[i].PaintedAt.Value;
+        }
+
+        var lanes = begun.ToList();
+        if (lastStroke is { } done)
+        {
+            end = done;
+            return lanes;
+        }
+
+        double took = begun.Count > 1 ? begun[^1].At - begun[0].At : 0;
+        double should = begun.Take(Math.Max(0, begun.Count - 1)).Sum(z => Planned(z.Zone));
+        double speed = should > 0.5 ? Math.Clamp(took / should, 0.5, 3) : 1;
+        double at = begun.Count == 0 ? 0 : Math.Max(now, begun[^1].At + Planned(begun[^1].Zone) * speed);
+        foreach (var zone in plan.Zones.Select(z => z.Zone).Except(begun.Select(z => z.Zone)))
+        {
+            lanes.Add((zone, at));
+            at += Planned(zone) * speed;
+        }
+
+        end = at;
+        return lanes;
+    }
+
+    private static string? Says(
+        Schedule actual, IReadOnlyList<(Zone Zone, double At)> begun, bool painted, double now, double shortened, double behind, IReadOnlyList<Zone> firstOff, double? firstAt, Line line, bool reserve)
+    {
+        if (begun.Count == 0)
+        {
+            return null;
+        }
+
+        if (firstAt is { } at)
+        {
+            string names = Zones.Sentence(firstOff);
+            return now >= at
+                ? $"Rinse now at the {names}: the colour has been on there as long as it may. Keep the rest dry."
+                : $"Rinse first at the {names}, in {at - now:0} min, and keep the rest dry. The rest comes off {actual.RinseAtMinutes.Value - at:0} min later.";
+        }
+
+        if (painted && now >= actual.RinseAtMinutes.Value)
+        {
+            return now - actual.RinseAtMinutes.Value < 1 ? "The time is up: rinse now." : $"The time has been up for {now - actual.RinseAtMinutes.Value:0} min: rinse now.";
+        }
+
+        if (!painted)
+        {
+            int batch = actual.Zones[begun.Count - 1].Batch;
+            double mixed = begun.First(z => actual.Zones.First(a => a.Zone == z.Zone).Batch == batch).At;
+            if (now - mixed > line.WorkingLife.Value)
+            {
+                return $"This mix is {now - mixed:0} min old and works no longer as it should: {(reserve ? "mix the sealed reserve fresh for what is left" : "paint only what matters most with it and tell your colourist")}.";
+            }
+        }
+
+        if (shortened >= 0.5)
+        {
+            return $"The time after the last stroke is shortened to {actual.ProcessMinutes.Value:0} min, so that nothing is on too long. Nothing is spoilt.";
+        }
+
+        return behind > Tolerance ? $"You are {behind:0} min behind the plan. Nothing is wrong: go on as you do, the rinse moves with you." : null;
+    }
+}

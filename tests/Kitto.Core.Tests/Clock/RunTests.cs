@@ -1,0 +1,97 @@
+using CsCheck;
+using Kitto.Core.Clock;
+using Kitto.Core.Head;
+
+namespace Kitto.Core.Tests.Clock;
+
+public sealed class RunTests
+{
+    private static readonly Case Head = Bench.Case();
+
+    private static readonly Core.Shade.Line Line = Bench.Shelf.Find("lantern-cream")!;
+
+    /// <summary>Alone for the first time: 25 min of painting, 35 after it.</summary>
+    private static readonly Schedule Plan = Bench.Prescribe().Clock!;
+
+    private static RunStand Stand(double speed, int begun, double? last, double now, bool reserve = true)
+    {
+        var strokes = Plan.Zones.Take(begun).Select(z => (z.Zone, z.PaintedAt.Value * speed)).ToList();
+        return Run.Stand(Plan, strokes, last, now, Head.Reading, Head.Goal.Service, Line, reserve);
+    }
+
+    [Fact]
+    public void A_run_that_keeps_to_the_plan_is_the_plan_and_says_nothing()
+    {
+        for (int begun = 1; begun <= 9; begun++)
+        {
+            var stand = Stand(1, begun, null, Plan.Zones[begun - 1].PaintedAt.Value);
+            Assert.Equal(Plan.RinseAtMinutes.Value, stand.Actual.RinseAtMinutes.Value, 1);
+            Assert.Null(stand.Says);
+        }
+
+        Assert.Equal(Plan.RinseAtMinutes.Value, Stand(1, 9, Plan.PaintMinutes.Value, 30).Actual.RinseAtMinutes.Value, 1);
+        Assert.Equal("The time is up: rinse now.", Stand(1, 9, Plan.PaintMinutes.Value, 60.2).Says);
+    }
+
+    /// <summary>Half again as slow: 37.5 min of painting. 60 of longest contact leaves 22.5 after the last stroke, but the line wants 25: rinse at 62.5, the first zone off at 60.</summary>
+    [Fact]
+    public void Being_late_moves_the_rinse_then_shortens_it_then_takes_the_first_part_off_first()
+    {
+        var slow = Stand(1.12, 9, 28, 30);
+        Assert.Equal((60.0, 32.0), (slow.Actual.RinseAtMinutes.Value, slow.Actual.ProcessMinutes.Value));
+        Assert.Contains("shortened to 32 min", slow.Says, StringComparison.Ordinal);
+
+        var slower = Stand(1.5, 9, 37.5, 40);
+        Assert.Equal(62.5, slower.Actual.RinseAtMinutes.Value);
+        Assert.Equal([Zone.LeftBack], slower.FirstOff);
+        Assert.Equal(60, slower.FirstOffAt!.Value, 6);
+        Assert.Contains("Rinse first at the left back, in 20 min, and keep the rest dry", slower.Says, StringComparison.Ordinal);
+        Assert.Contains("Rinse now at the left back", Stand(1.5, 9, 37.5, 60.5).Says, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Her_own_speed_tells_when_she_will_be_done()
+    {
+        // Five zones begun at 1.2 times the plan: the rest is expected at that speed too, 30 min in all, 5 behind.
+        var stand = Stand(1.2, 5, null, Plan.Zones[4].PaintedAt.Value * 1.2);
+        Assert.Equal(30, stand.Actual.PaintMinutes.Value, 1);
+        Assert.Equal(5, stand.BehindMinutes, 1);
+        // 30 + 35 would leave the first zone 65 of 60.
+        Assert.Equal(60, stand.Actual.RinseAtMinutes.Value, 1);
+    }
+
+    [Theory]
+    [InlineData(true, "mix the sealed reserve fresh")]
+    [InlineData(false, "paint only what matters most")]
+    public void A_mix_older_than_its_working_life_is_told(bool reserve, string says) =>
+        Assert.Contains(says, Stand(1.3, 8, null, 31, reserve).Says, StringComparison.Ordinal);
+
+    [Fact]
+    public void Whatever_happens_no_zone_stays_on_longer_than_it_may_without_being_named_and_all_get_the_least() =>
+        (from speeds in Gen.Double[.3, 4].Array[9]
+         from begun in Gen.Int[1, 9]
+         from pause in Gen.Double[0, 30]
+         from done in Gen.Bool
+         select (speeds, begun, pause, done)).Sample(x =>
+         {
+             double at = 0;
+             var strokes = new List<(Zone, double)>();
+             for (int i = 0; i < x.begun; i++)
+             {
+                 strokes.Add((Plan.Zones[i].Zone, at));
+                 double until = i < 8 ? Plan.Zones[i + 1].PaintedAt.Value : Plan.PaintMinutes.Value;
+                 at += (until - Plan.Zones[i].PaintedAt.Value) * x.speeds[i];
+             }
+
+             bool done = x.done && x.begun == 9;
+             double now = done ? at + x.pause : strokes[^1].Item2 + x.pause;
+             var stand = Run.Stand(Plan, strokes, done ? at : null, now, Head.Reading, Head.Goal.Service, Line, true);
+             double rinse = stand.Actual.RinseAtMinutes.Value;
+             var over = stand.Actual.Zones.Where(z => z.PaintedAt.Value + Line.LongestContact.Value < rinse - .11).Select(z => z.Zone).ToList();
+             return over.All(stand.FirstOff.Contains)
+                 && stand.Actual.ProcessMinutes.Value >= Line.ProcessMin.Value - .06
+                 && stand.Actual.Zones.Select(z => z.Zone).Order().SequenceEqual(Plan.Zones.Select(z => z.Zone).Order())
+                 && stand.Actual.Zones.All(z => z.PaintedAt.Value <= stand.Actual.PaintMinutes.Value + .06)
+                 && (over.Count == 0 || stand.Says is not null);
+         }, iter: 3000);
+}
