@@ -150,7 +150,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         var (kit, client, _) = await FreshKit("Runa Steps");
         long now = studio.Clock.GetUtcNow().ToUnixTimeMilliseconds();
         string guide = client.Address;
-        string once = $"{Guid.NewGuid()} 1 {now - 1000}";
+        string once = $"{Guid.NewGuid()} 1 {now}";
         await client.Send("#burns form", $"{guide}?handler=Run", ("steps", once));
         Assert.Equal(HttpStatusCode.Gone, client.Status);
         Assert.Empty(await studio.Runs.Of(kit.Id));
