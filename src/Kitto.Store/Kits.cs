@@ -1,4 +1,5 @@
 using Dapper;
+using Kitto.Core.Clock;
 
 namespace Kitto.Store;
 
@@ -9,20 +10,43 @@ public sealed record SignedPrescription(
 
 /// <summary>A kit.</summary>
 public sealed record Kit(
-    Guid Id, Guid PrescriptionId, Guid ClientId, string ClientName, int Number, string Lines, bool StrandNeeded, int SkinDays, string State, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ColourOn,
-    DateTime? PackedAt, DateTime? PostedAt, DateTime? StoppedAt, string? StopReason, double? AgreedMinutes, int Version);
+    Guid Id, Guid PrescriptionId, Guid ClientId, string ClientName, int Number, string Lines, bool StrandNeeded, int SkinDays, string State, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinOn, DateOnly? StrandOn, DateOnly? ColourOn, DateOnly? DueOn,
+    DateTime? PackedAt, DateTime? PostedAt, DateTime? StoppedAt, string? StopReason, double? AgreedMinutes, int Version)
+{
+    /// <summary>Its days as they were planned.</summary>
+    public KitDays Days => new(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn);
+
+    /// <summary>Where it is.</summary>
+    public KitStep Step => Enum.Parse<KitStep>(State, ignoreCase: true);
+}
+
+/// <summary>A kit as a calendar needs it.</summary>
+public sealed record DatedKit(
+    Guid Id, Guid ClientId, string ClientName, int Number, string State, int Version, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinOn, DateOnly? StrandOn,
+    DateOnly? ColourOn, DateOnly? DueOn, bool Newest)
+{
+    /// <summary>What is still to come of it.</summary>
+    public IEnumerable<(DateOnly On, DayKind Kind)> Ahead =>
+        new KitDays(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn).Ahead(Enum.Parse<KitStep>(State, ignoreCase: true), Newest);
+}
 
 /// <summary>What a new prescription is stored with.</summary>
 public sealed record Signing(
     Guid ClientId, Guid ReadingId, string Decision, string Service, DateTime At, Guid By, string CaseDocument, string Document, string? Guide,
-    string Lines, bool StrandNeeded, int SkinDays, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ColourOn);
+    string Lines, bool StrandNeeded, int SkinDays, KitDays Days);
 
 /// <summary>Prescriptions, once signed, and the kits made from them.</summary>
 public sealed class Kits(Database db)
 {
     private const string KitColumns = """
-        k.id, k.prescription_id, k.client_id, c.name as client_name, k.number, k.lines, k.strand_needed, k.skin_days, k.state, k.fill_on, k.post_on, k.colour_on,
+        k.id, k.prescription_id, k.client_id, c.name as client_name, k.number, k.lines, k.strand_needed, k.skin_days, k.state, k.fill_on, k.post_on, k.arrives_on, k.skin_on, k.strand_on, k.colour_on, k.due_on,
         k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.agreed_minutes, k.version
+        """;
+
+    private const string DatedColumns = """
+        k.id, k.client_id, c.name as client_name, k.number, k.state, k.version, k.fill_on, k.post_on, k.arrives_on, k.skin_on, k.strand_on, k.colour_on, k.due_on,
+        not exists (select 1 from kit n where n.client_id = k.client_id and n.number > k.number) as newest
+        from kit k join client c on c.id = k.client_id
         """;
 
     private const string StopAllSql = """
@@ -63,10 +87,10 @@ public sealed class Kits(Database db)
             if (kit is not null)
             {
                 await connection.ExecuteAsync("""
-                    insert into kit (id, prescription_id, client_id, number, lines, strand_needed, skin_days, state, fill_on, post_on, colour_on)
-                    select @kit, @id, @ClientId, coalesce(max(number), 0) + 1, @Lines, @StrandNeeded, @SkinDays, 'signed', @FillOn, @PostOn, @ColourOn
+                    insert into kit (id, prescription_id, client_id, number, lines, strand_needed, skin_days, state, fill_on, post_on, arrives_on, skin_on, strand_on, colour_on, due_on)
+                    select @kit, @id, @ClientId, coalesce(max(number), 0) + 1, @Lines, @StrandNeeded, @SkinDays, 'signed', @FillOn, @PostOn, @ArrivesOn, @SkinOn, @StrandOn, @ColourOn, @DueOn
                     from kit where client_id = @ClientId
-                    """, new { kit, id, s.ClientId, s.Lines, s.StrandNeeded, s.SkinDays, s.FillOn, s.PostOn, s.ColourOn });
+                    """, new { kit, id, s.ClientId, s.Lines, s.StrandNeeded, s.SkinDays, s.Days.FillOn, s.Days.PostOn, s.Days.ArrivesOn, s.Days.SkinOn, s.Days.StrandOn, s.Days.ColourOn, s.Days.DueOn });
                 await connection.ExecuteAsync("""
                     update kit set state = 'closed', version = version + 1
                     where client_id = @ClientId and id <> @kit and state in ('signed', 'reported')
@@ -88,6 +112,17 @@ public sealed class Kits(Database db)
     public Task<IReadOnlyList<Kit>> Open() => db.List<Kit>($"""
         select {KitColumns} from kit k join client c on c.id = k.client_id where k.state <> 'closed' order by k.post_on nulls first, c.name
         """);
+
+    /// <summary>Kits with any day in a span, whatever became of them; a report is due some days after colour day.</summary>
+    public Task<IReadOnlyList<DatedKit>> Between(DateOnly from, DateOnly to) => db.List<DatedKit>($"""
+        select {DatedColumns}
+        where k.fill_on between @from and @to or k.post_on between @from and @to or k.arrives_on between @from and @to or k.skin_on between @from and @to
+           or k.strand_on between @from and @to or k.colour_on between @from - {KitDays.ReportDays} and @to or k.due_on between @from and @to
+        order by c.name
+        """, new { from, to });
+
+    /// <summary>The kits of one client that still have days.</summary>
+    public Task<IReadOnlyList<DatedKit>> Dated(Guid clientId) => db.List<DatedKit>($"select {DatedColumns} where k.client_id = @clientId order by k.number desc limit 6", new { clientId });
 
     /// <summary>Heads whose newest prescription is for the chair, or a stop.</summary>
     public Task<IReadOnlyList<SignedPrescription>> NotAtHome() => db.List<SignedPrescription>($"""

@@ -4,7 +4,7 @@ using System.Security.Cryptography;
 namespace Kitto.Store;
 
 /// <summary>A link as the studio sees it; the address itself is shown once and never kept.</summary>
-/// <param name="Purpose">guide or ask.</param>
+/// <param name="Purpose">guide, ask or studio.</param>
 /// <param name="KitId">The kit whose guide it opens.</param>
 /// <param name="ClientId">The client whom it asks.</param>
 public sealed record Link(Guid Id, string Purpose, Guid? KitId, Guid? ClientId, DateTime CreatedAt, DateTime ExpiresAt, DateTime? RevokedAt);
@@ -18,6 +18,9 @@ public sealed class Links(Database db)
     /// <summary>How long a link to the questions works.</summary>
     public static readonly TimeSpan AskLife = TimeSpan.FromDays(21);
 
+    /// <summary>How long a link to the studio's calendar works.</summary>
+    public static readonly TimeSpan CalendarLife = TimeSpan.FromDays(730);
+
     private const string Columns = "id, purpose, kit_id, client_id, created_at, expires_at, revoked_at";
 
     /// <summary>Makes a link to a kit's guide and revokes the earlier ones.</summary>
@@ -27,6 +30,15 @@ public sealed class Links(Database db)
     /// <summary>Makes a link that asks a client, and revokes the earlier ones.</summary>
     /// <returns>The token to put in the address.</returns>
     public Task<string> ToAsk(Guid clientId, DateTime at) => Make("ask", null, clientId, at, AskLife);
+
+    /// <summary>Makes a link to the studio's calendar and revokes the earlier one.</summary>
+    /// <returns>The token to put in the address.</returns>
+    public Task<string> ToCalendar(DateTime at) => Make("studio", null, null, at, CalendarLife);
+
+    /// <summary>The newest link to the studio's calendar.</summary>
+    public Task<Link?> OfCalendar() => db.One<Link>($"select {Columns} from link where purpose = 'studio' order by created_at desc limit 1");
+
+    public Task<int> RevokeCalendar(DateTime at) => db.Run("update link set revoked_at = @at where purpose = 'studio' and revoked_at is null", new { at });
 
     public Task<int> Revoke(Guid kitId, DateTime at) =>
         db.Run("update link set revoked_at = @at where kit_id = @kitId and revoked_at is null", new { kitId, at });

@@ -73,6 +73,8 @@ app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
 app.MapRazorPages();
+app.MapGet("/calendar/{token}.ics", Calendars.Studio).AllowAnonymous();
+app.MapGet("/g/{token}/days.ics", Calendars.Client).AllowAnonymous();
 app.MapGet("/healthz", async (Database db) => await db.One<int>("select 1") == 1 ? "well" : "unwell");
 app.Run();
 

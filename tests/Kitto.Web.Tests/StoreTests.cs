@@ -64,7 +64,7 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         var (client, person) = await Somebody();
         var reading = await studio.Clients.AddReading(client, 0, "{}", person, Now);
         await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => studio.Kits.Sign(
-            new Signing(client, reading.Id, "kit", "gloss", Now, person, "{}", "{}", null, "tidewash-gloss", true, 14, null, null, null))));
+            new Signing(client, reading.Id, "kit", "gloss", Now, person, "{}", "{}", null, "tidewash-gloss", true, 14, Core.Clock.KitDays.None))));
         var numbers = (await studio.Kits.History(client)).Select(p => p.KitNumber!.Value).Order();
         Assert.Equal(Enumerable.Range(1, 6), numbers);
     }

@@ -3,6 +3,12 @@ alter table reading add column grown_mm double precision check (grown_mm between
 alter table reading add column grown_since date;
 alter table reading add check ((grown_mm is null) = (grown_since is null));
 
+-- Every day of a kit beside it, so that a week can be asked for; those signed earlier have them in their documents.
+alter table kit add column arrives_on date, add column skin_on date, add column strand_on date, add column due_on date;
+update kit k set arrives_on = (p.document #>> '{plan,arrivesOn}')::date, skin_on = (p.document #>> '{plan,skinTestOn}')::date, strand_on = (p.document #>> '{plan,strandTestOn}')::date
+from prescription p where p.id = k.prescription_id;
+create index kit_client on kit (client_id, number desc);
+
 -- What happened on the head: every step as it was begun, from whichever device. Nothing is changed or taken out; a step back is another line.
 create table run_step (
     id          uuid primary key,
@@ -13,10 +19,10 @@ create table run_step (
 );
 create index run_step_kit on run_step (kit_id, begun_at);
 
--- A studio's calendar and a client's days are read by calendar programs through links of their own.
+-- A studio's calendar is read by calendar programs through a link of its own.
 alter table link drop constraint link_purpose_check;
 alter table link drop constraint link_check;
-alter table link add constraint link_purpose_check check (purpose in ('guide', 'ask', 'studio', 'days'));
+alter table link add constraint link_purpose_check check (purpose in ('guide', 'ask', 'studio'));
 alter table link add constraint link_check check (case purpose
     when 'guide' then kit_id is not null and client_id is null
     when 'studio' then kit_id is null and client_id is null

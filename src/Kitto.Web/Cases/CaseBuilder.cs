@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Kitto.Core;
+using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
@@ -253,7 +254,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         return kits.Sign(new Signing(
             reading.ClientId, reading.Id, Json.Name(p.Decision), Json.Name(c.Goal.Service), at, by, document, Json.Write(p),
             guide is null ? null : JsonSerializer.Serialize(guide, Json.Options), string.Join(',', p.Formulas.Select(f => f.Line).Distinct()),
-            p.Tests.StrandTest == StrandState.Required, Holds.SkinDays(c.House, p.Formulas.Select(f => shelf.Find(f.Line)!)), p.Plan?.FillOn, p.Plan?.PostOn, p.Plan?.ColourOn));
+            p.Tests.StrandTest == StrandState.Required, Holds.SkinDays(c.House, p.Formulas.Select(f => shelf.Find(f.Line)!)), KitDays.Of(p)));
     }
 
     /// <summary>A reaction first, else the newest test with the line this sitting uses, else the newest of all.</summary>

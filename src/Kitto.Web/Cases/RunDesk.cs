@@ -90,7 +90,7 @@ public sealed class RunDesk(Runs runs, Shelf shelf, TimeProvider clock)
     private string Draw(RunStand stand, Prescription p, SignedPrescription signed)
     {
         var c = CaseReader.Read(signed.CaseDocument, shelf).Case!;
-        return ClockDrawing.Draw(stand.Actual, c.Reading, shelf.Find(p.Formulas[0].Line)!, c.Goal.Service, now: stand.NowMinutes);
+        return ClockDrawing.Draw(stand.Actual, c.Reading, shelf.Find(p.Formulas[0].Line)!, c.Goal.Service, now: stand.NowMinutes, small: true);
     }
 
     private static long Ms(DateTime at) => new DateTimeOffset(DateTime.SpecifyKind(at, DateTimeKind.Utc)).ToUnixTimeMilliseconds();

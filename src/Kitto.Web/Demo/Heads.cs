@@ -144,7 +144,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
         }
 
         var (_, kit) = await cases.Sign(reading, found, p, document, colourist, at);
-        return kit is { } id ? (await kits.Get(id))! : new Kit(Guid.Empty, Guid.Empty, client, record.Client.Name, 0, "", false, 14, p.Decision.ToString(), null, null, null, null, null, null, null, null, 1);
+        return kit is { } id ? (await kits.Get(id))! : new Kit(Guid.Empty, Guid.Empty, client, record.Client.Name, 0, "", false, 14, p.Decision.ToString(), null, null, null, null, null, null, null, null, null, null, null, null, 1);
     }
 
     private async Task Move(Kit kit, string to, double daysAgo) =>

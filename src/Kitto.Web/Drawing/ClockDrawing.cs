@@ -8,9 +8,10 @@ namespace Kitto.Web.Drawing;
 /// <summary>The clock: a lane a zone in the order of painting, contact windows, one rinse line.</summary>
 public static class ClockDrawing
 {
-    private const double Left = 118;
-    private const double Width = 900;
-    private const double Lane = 13.5;
+    private sealed record Frame(double Width, double Left, double Lane, string Class);
+
+    private static readonly Frame Desk = new(900, 118, 13.5, "clock");
+    private static readonly Frame Phone = new(350, 104, 16.5, "clock small");
 
     /// <summary>Draws a schedule.</summary>
     /// <param name="clock">The schedule.</param>
@@ -19,13 +20,15 @@ public static class ClockDrawing
     /// <param name="service">The service.</param>
     /// <param name="moves">Whether its lanes can be moved.</param>
     /// <param name="now">The present, minutes since the first stroke, where it runs.</param>
-    public static string Draw(Schedule clock, Reading reading, Line line, Service service, bool moves = false, double? now = null)
+    /// <param name="small">Whether it is for a telephone.</param>
+    public static string Draw(Schedule clock, Reading reading, Line line, Service service, bool moves = false, double? now = null, bool small = false)
     {
+        var (width, left, lane, kind) = small ? Phone : Desk;
         double end = Math.Max(clock.RinseAtMinutes.Value + 6, 20);
-        double X(double minutes) => Left + (Width - Left - 46) * minutes / end;
-        double bottom = 22 + clock.Zones.Count * Lane;
+        double X(double minutes) => left + (width - left - 46) * minutes / end;
+        double bottom = 22 + clock.Zones.Count * lane;
         var svg = new Svg();
-        svg.Add($"<svg class=\"clock\" viewBox=\"0 0 {Width} {bottom + 6}\" role=\"{(moves ? "group" : "img")}\" aria-label=\"{Describe(clock)}\" data-top=\"22\" data-lane=\"{Lane}\" data-height=\"{bottom + 6}\">");
+        svg.Add($"<svg class=\"{kind}\" viewBox=\"0 0 {width} {bottom + 6}\" role=\"{(moves ? "group" : "img")}\" aria-label=\"{Describe(clock)}\" data-top=\"22\" data-lane=\"{lane}\" data-height=\"{bottom + 6}\">");
         for (int tick = 0; tick <= end; tick += 10)
         {
             svg.Add($"<line class=\"tick\" x1=\"{X(tick)}\" y1=\"18\" x2=\"{X(tick)}\" y2=\"{bottom}\"/>");
@@ -39,7 +42,7 @@ public static class ClockDrawing
         for (int i = 0; i < clock.Zones.Count; i++)
         {
             var zone = clock.Zones[i];
-            double y = 22 + i * Lane;
+            double y = 22 + i * lane;
             double until = i + 1 < clock.Zones.Count ? clock.Zones[i + 1].PaintedAt.Value : clock.PaintMinutes.Value;
             var window = ContactWindow.Of(zone.Zone, reading.Zones[(int)zone.Zone], line, service);
             double from = X(zone.PaintedAt.Value + window.From.Value);
@@ -49,22 +52,22 @@ public static class ClockDrawing
             if (moves)
             {
                 string name = Words.Name(zone.Zone);
-                svg.Add($"<g class=\"lane-move\" id=\"lane-{name}\" role=\"slider\" tabindex=\"0\" data-zone=\"{name}\" aria-orientation=\"vertical\" aria-label=\"{says}, place in the order of painting\" aria-valuemin=\"1\" aria-valuemax=\"{clock.Zones.Count}\" aria-valuenow=\"{i + 1}\"><rect class=\"lane-reach\" x=\"0\" y=\"{y + .5}\" width=\"{Left - 6}\" height=\"{Lane - 1}\"/></g>");
+                svg.Add($"<g class=\"lane-move\" id=\"lane-{name}\" role=\"slider\" tabindex=\"0\" data-zone=\"{name}\" aria-orientation=\"vertical\" aria-label=\"{says}, place in the order of painting\" aria-valuemin=\"1\" aria-valuemax=\"{clock.Zones.Count}\" aria-valuenow=\"{i + 1}\"><rect class=\"lane-reach\" x=\"0\" y=\"{y + .5}\" width=\"{left - 6}\" height=\"{lane - 1}\"/></g>");
             }
 
             svg.Add($"<text class=\"lane-name\" x=\"{(moves ? 12 : 0)}\" y=\"{y + 10.5}\">{i + 1} {says}{(clock.Zones.Any(z => z.Batch > 1) ? zone.Batch == 1 ? " · A" : " · B" : "")}</text>");
             if (to > from)
             {
-                svg.Add($"<rect class=\"lane-window\" x=\"{from}\" y=\"{y + 1.5}\" width=\"{to - from}\" height=\"{Lane - 4}\"/>");
+                svg.Add($"<rect class=\"lane-window\" x=\"{from}\" y=\"{y + 1.5}\" width=\"{to - from}\" height=\"{lane - 4}\"/>");
             }
 
             svg.Add($"<rect class=\"lane-contact{(missed ? " missed" : "")}\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 4.5}\" width=\"{Math.Max(0, rinse - X(zone.PaintedAt.Value))}\" height=\"5\"/>");
-            svg.Add($"<rect class=\"lane-paint\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 2}\" width=\"{Math.Max(1.5, X(until) - X(zone.PaintedAt.Value))}\" height=\"{Lane - 4.5}\"/>");
-            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{Width}\" y=\"{y + 10.5}\" text-anchor=\"end\">{zone.ContactMinutes.Value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture)}{(missed ? " !" : "")}</text>");
+            svg.Add($"<rect class=\"lane-paint\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 2}\" width=\"{Math.Max(1.5, X(until) - X(zone.PaintedAt.Value))}\" height=\"{lane - 4.5}\"/>");
+            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{width}\" y=\"{y + 10.5}\" text-anchor=\"end\">{zone.ContactMinutes.Value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture)}{(missed ? " !" : "")}</text>");
         }
 
         double last = X(clock.PaintMinutes.Value);
-        svg.Add($"<line class=\"last-stroke\" x1=\"{last}\" y1=\"16\" x2=\"{last}\" y2=\"{bottom}\"/><text class=\"tick-name\" x=\"{last}\" y=\"12\" text-anchor=\"middle\">last stroke {clock.PaintMinutes.ToString()}</text>");
+        svg.Add($"<line class=\"last-stroke\" x1=\"{last}\" y1=\"16\" x2=\"{last}\" y2=\"{bottom}\"/><text class=\"tick-name\" x=\"{last}\" y=\"12\" text-anchor=\"middle\">{(small ? "painted" : "last stroke")} {clock.PaintMinutes.ToString()}</text>");
         svg.Add($"<line class=\"rinse\" x1=\"{rinse}\" y1=\"16\" x2=\"{rinse}\" y2=\"{bottom + 4}\"/><text class=\"tick-name rinse-name\" x=\"{rinse}\" y=\"12\" text-anchor=\"middle\">rinse {clock.RinseAtMinutes.ToString()}</text>");
         if (now is { } present && present <= end)
         {

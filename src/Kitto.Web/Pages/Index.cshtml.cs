@@ -1,3 +1,4 @@
+using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Store;
 using Kitto.Web.Cases;
@@ -11,9 +12,6 @@ public sealed record TodayLine(string Name, string Says, string Link, string Act
 /// <summary>Who needs something today.</summary>
 public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Studios studios, TimeProvider clock) : PageModel
 {
-    /// <summary>A kit without word this many days after its colour day is overdue.</summary>
-    public const int OverdueDays = 3;
-
     public Studio Studio { get; private set; } = null!;
 
     public DateOnly Today { get; private set; }
@@ -58,7 +56,7 @@ public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Stud
                 case "posted":
                     var stand = TestDesk.Stand(kit, TestDesk.Counting(kit.Id, tests[kit.ClientId], countFrom.TryGetValue(kit.ClientId, out var from) ? from : null), now);
                     string says = Says(stand);
-                    if (kit.ColourOn is { } day && day.AddDays(OverdueDays) < Today)
+                    if (kit.ColourOn is { } day && day.AddDays(KitDays.ReportDays) < Today)
                     {
                         overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", "Ask her"));
                     }

@@ -1,0 +1,40 @@
+using System.Text;
+using Kitto.Store;
+
+namespace Kitto.Web.Cases;
+
+/// <summary>The calendars that calendar programs fetch by a secret link.</summary>
+public static class Calendars
+{
+    /// <summary>How far back and ahead the studio's calendar reaches, days.</summary>
+    private const int Back = 30;
+    private const int Ahead = 180;
+
+    /// <summary>The studio's days.</summary>
+    public static async Task<IResult> Studio(string token, Links links, Kits kits, Studios studios, TimeProvider clock)
+    {
+        var now = clock.GetUtcNow().UtcDateTime;
+        if (await links.Open("studio", token) is not { RevokedAt: null } link || link.ExpiresAt <= now || await studios.Get() is not { } studio)
+        {
+            return Results.Text("This calendar is closed. Ask for a new link.", statusCode: StatusCodes.Status410Gone);
+        }
+
+        var today = studio.Today(now);
+        return File(CalendarFile.Studio(studio, await kits.Between(today.AddDays(-Back), today.AddDays(Ahead)), now), "studio.ics");
+    }
+
+    /// <summary>The days of one kit, for the client who has its guide.</summary>
+    public static async Task<IResult> Client(string token, GuideDoor door, Kits kits, TimeProvider clock)
+    {
+        if (await door.Open(token) is not { Guide: { } open })
+        {
+            return Results.Text("This link is closed. Ask your colourist for a new one.", statusCode: StatusCodes.Status410Gone);
+        }
+
+        var dated = (await kits.Dated(open.Kit.ClientId)).Where(k => k.Id == open.Kit.Id);
+        var on = open.Tests.Skin.Select(s => s.Test).OfType<TestReport>().Where(t => t.KitId == open.Kit.Id).Select(t => (DateTime?)t.AppliedAt).Max();
+        return File(CalendarFile.Client(open.Studio, dated, on is { } at ? new Dictionary<Guid, DateTime> { [open.Kit.Id] = at } : [], clock.GetUtcNow().UtcDateTime), "kit.ics");
+    }
+
+    private static IResult File(string text, string name) => Results.File(Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", name);
+}
