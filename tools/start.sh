@@ -25,7 +25,7 @@ start() {
   fi
   mkdir -p "$HOME_DIR/keys"
   chmod 700 "$HOME_DIR/keys"
-  export KITTO_DATABASE KITTO_DEMO="$demo" KITTO_KEYS="$HOME_DIR/keys"
+  export KITTO_DATABASE KITTO_DEMO="$demo" KITTO_KEYS="$HOME_DIR/keys" KITTO_OUTBOX="${KITTO_OUTBOX:-$HOME_DIR/outbox}"
   export ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$ROOT/src/Kitto.Web" ASPNETCORE_ENVIRONMENT=Production Logging__LogLevel__Default=Warning
   dotnet "$app" &
   local pid=$!

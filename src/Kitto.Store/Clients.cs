@@ -1,7 +1,7 @@
 namespace Kitto.Store;
 
 /// <summary>A client.</summary>
-public sealed record Client(Guid Id, string Name, DateOnly BirthDate, int DestinationId, string Destination, string Note, DateTime CreatedAt, int Version)
+public sealed record Client(Guid Id, string Name, DateOnly BirthDate, int DestinationId, string Destination, string Note, DateTime CreatedAt, int Version, string? Email = null)
 {
     /// <summary>Whole years on a day.</summary>
     public int AgeOn(DateOnly day) => day.Year - BirthDate.Year - (day < BirthDate.AddYears(day.Year - BirthDate.Year) ? 1 : 0);
@@ -25,7 +25,7 @@ public sealed class Clients(Database db)
     public const int PageSize = 100;
 
     public Task<Client?> Get(Guid id) => db.One<Client>("""
-        select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version
+        select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version, c.email
         from client c join destination d on d.id = c.destination_id
         where c.id = @id
         """, new { id });
@@ -44,14 +44,14 @@ public sealed class Clients(Database db)
         """, new { text, pattern = text.Trim().ToLowerInvariant().Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%", limit = PageSize + 1 });
 
     public Task Add(Client client) => db.Run("""
-        insert into client (id, name, birth_date, destination_id, note, created_at)
-        values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt)
+        insert into client (id, name, birth_date, destination_id, note, created_at, email)
+        values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt, @Email)
         """, client);
 
     public async Task Save(Client client)
     {
         int rows = await db.Run("""
-            update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, version = version + 1
+            update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, email = @Email, version = version + 1
             where id = @Id and version = @Version
             """, client);
         if (rows == 0)

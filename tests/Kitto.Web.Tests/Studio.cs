@@ -75,6 +75,7 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
     {
         builder.UseSetting("KITTO_DATABASE", Connection);
         builder.UseSetting("Logging:LogLevel:Default", "Error");
+        builder.UseSetting("KITTO_MESSAGES", "off");
         builder.UseSetting("KITTO_DEMO", Demo ? "1" : "0");
         builder.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(Clock));
     }

@@ -102,7 +102,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
     private async Task<Guid> Add(string name, int age, int destination, string note)
     {
         var id = Guid.CreateVersion7();
-        await clients.Add(new Client(id, name, DateOnly.FromDateTime(now).AddYears(-age).AddDays(-(name.Length * 11)), destination, "", note, now.AddDays(-100), 1));
+        await clients.Add(new Client(id, name, DateOnly.FromDateTime(now).AddYears(-age).AddDays(-(name.Length * 11)), destination, "", note, now.AddDays(-100), 1, name.Length % 4 == 0 ? null : name.Split(' ')[0].ToLowerInvariant() + "@example.org"));
         return id;
     }
 

@@ -10,11 +10,14 @@ namespace Kitto.Web.Pages;
 public sealed record TodayLine(string Name, string Says, string Link, string Act, bool Alarm = false);
 
 /// <summary>Who needs something today.</summary>
-public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Studios studios, TimeProvider clock) : PageModel
+public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Messages messages, Studios studios, TimeProvider clock) : PageModel
 {
     public Studio Studio { get; private set; } = null!;
 
     public DateOnly Today { get; private set; }
+
+    /// <summary>Messages that wait for a person.</summary>
+    public int Waiting { get; private set; }
 
     /// <summary>Groups in the order of urgency.</summary>
     public IReadOnlyList<(string Title, IReadOnlyList<TodayLine> Lines)> Groups { get; private set; } = [];
@@ -24,6 +27,7 @@ public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Stud
         Studio = (await studios.Get())!;
         Today = Studio.Today(clock.GetUtcNow());
         var now = clock.GetUtcNow().UtcDateTime;
+        Waiting = await messages.Waiting(now - MessageDesk.Crashed);
         var open = await kits.Open();
         var tests = (await reports.TestsOfOpenKits()).ToLookup(t => t.ClientId);
         var countFrom = await answers.TestsCountFrom();

@@ -9,6 +9,7 @@ public sealed class ClientInput
     public string? BirthDate { get; set; }
     public int DestinationId { get; set; }
     public string? Note { get; set; }
+    public string? Email { get; set; }
     public int Version { get; set; }
     public string? Conflict { get; set; }
     public IReadOnlyList<Destination> Destinations { get; set; } = [];
@@ -37,11 +38,17 @@ public sealed class ClientInput
             Errors["DestinationId"] = "Choose where kits are posted to.";
         }
 
+        string email = (Email ?? "").Trim();
+        if (email.Length > 0 && (email.Length > 254 || !MimeKit.MailboxAddress.TryParse(email, out var parsed) || parsed.Address != email || !email.Contains('@', StringComparison.Ordinal)))
+        {
+            Errors["Email"] = "One address such as name@example.org, at most 254 characters; or leave it empty.";
+        }
+
         if ((Note ?? "").Length > 2000)
         {
             Errors["Note"] = "At most 2000 characters.";
         }
 
-        return Errors.Count > 0 ? null : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version);
+        return Errors.Count > 0 ? null : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version, email.Length == 0 ? null : email);
     }
 }

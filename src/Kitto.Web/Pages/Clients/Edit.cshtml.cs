@@ -26,6 +26,7 @@ public sealed class EditModel(Store.Clients clients, Studios studios, TimeProvid
             BirthDate = client.BirthDate.ToString("yyyy-MM-dd"),
             DestinationId = client.DestinationId,
             Note = client.Note,
+            Email = client.Email,
             Version = client.Version,
             Destinations = await studios.Destinations(),
         };
