@@ -6,6 +6,7 @@ using Kitto.Bench;
 
 // kitto bench study    10 000 invented clients, eight kits each
 // kitto bench speed    BenchmarkDotNet over the engine
+// kitto bench clock    the clock of generated heads
 // kitto bench colours  generated colours as JSON, for an independent library to check
 // kitto bench colour   forecast and search, the search held against the exhaustive one (--quick leaves that out)
 switch (args.FirstOrDefault())
@@ -20,10 +21,13 @@ switch (args.FirstOrDefault())
         return 0;
     case "colour":
         return ColourSpeed.Run(Console.Out, exhaustive: !args.Contains("--quick")) ? 0 : 1;
+    case "clock":
+        ClockSpeed.Run(Console.Out);
+        return 0;
     case "colours":
         Colours.Write(Console.Out, args.Length > 1 ? int.Parse(args[1], System.Globalization.CultureInfo.InvariantCulture) : 2000);
         return 0;
     default:
-        Console.Error.WriteLine("bench wants study, speed, colour or colours");
+        Console.Error.WriteLine("bench wants study, speed, clock, colour or colours");
         return 2;
 }

@@ -17,7 +17,15 @@ public sealed record Kit(
     public KitDays Days => new(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn);
 
     /// <summary>Where it is.</summary>
-    public KitStep Step => Enum.Parse<KitStep>(State, ignoreCase: true);
+    public KitStep Step => Steps.Of(State);
+}
+
+/// <summary>Steps by the names they are kept under.</summary>
+internal static class Steps
+{
+    private static readonly Dictionary<string, KitStep> ByName = Enum.GetValues<KitStep>().ToDictionary(s => s.ToString().ToLowerInvariant());
+
+    public static KitStep Of(string state) => ByName[state];
 }
 
 /// <summary>A kit as a calendar needs it.</summary>
@@ -27,7 +35,7 @@ public sealed record DatedKit(
 {
     /// <summary>What is still to come of it.</summary>
     public IEnumerable<(DateOnly On, DayKind Kind)> Ahead =>
-        new KitDays(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn).Ahead(Enum.Parse<KitStep>(State, ignoreCase: true), Newest);
+        new KitDays(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn).Ahead(Steps.Of(State), Newest);
 }
 
 /// <summary>What a new prescription is stored with.</summary>
@@ -45,7 +53,7 @@ public sealed class Kits(Database db)
 
     private const string DatedColumns = """
         k.id, k.client_id, c.name as client_name, k.number, k.state, k.version, k.fill_on, k.post_on, k.arrives_on, k.skin_on, k.strand_on, k.colour_on, k.due_on,
-        not exists (select 1 from kit n where n.client_id = k.client_id and n.number > k.number) as newest
+        k.due_on is not null and not exists (select 1 from kit n where n.client_id = k.client_id and n.number > k.number) as newest
         from kit k join client c on c.id = k.client_id
         """;
 

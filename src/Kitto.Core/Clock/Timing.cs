@@ -60,12 +60,19 @@ public static class Timing
     public static Timed Choose(Reading reading, Hands hands, Service service, Line line, double targetLevel, House house, ICollection<Because> why, PaintWish? own = null)
     {
         var (orders, reason) = PaintOrders.Admissible(reading, service, targetLevel, house);
-        var tried = orders.Select(o => Of(o, reading, hands, service, line, house)).ToList();
-        double Off(Schedule s) => Deviation(s, reading, service, line);
-        var best = tried.MinBy(s => Math.Round(Off(s), 9))!;
+        var windows = new ContactWindow[reading.Zones.Count];
+        for (int i = 0; i < windows.Length; i++)
+        {
+            windows[i] = Window((Zone)i, reading, service, line);
+        }
+
+        // How much is seen times minutes outside the window, over all zones.
+        double Off(Schedule s) => s.Zones.Sum(z => z.Zone.SeenWeight() * Math.Abs(windows[(int)z.Zone].Miss(z.ContactMinutes)));
+        var tried = orders.Select(o => Of(o, reading, hands, service, line, house)).Select(s => (Schedule: s, Off: Off(s))).ToList();
+        var (best, least) = tried.MinBy(s => Math.Round(s.Off, 9))!;
         if (own is null)
         {
-            string compared = string.Concat(tried.Where(s => s != best && Off(s) > Off(best) + 1e-9).Select(s => $" {Sentence(s.Order.Says())} would miss the contact times by more."));
+            string compared = string.Concat(tried.Where(s => s.Off > least + 1e-9).Select(s => $" {Sentence(s.Schedule.Order.Says())} would miss the contact times by more."));
             why.Add(new Because("TM5", $"{Sentence(best.Order.Says())}: {reason}.{compared}", "clock"));
         }
         else
@@ -73,7 +80,7 @@ public static class Timing
             var wished = own.Sequence is { } path
                 ? Of(PaintOrder.Own, [.. path.Where(z => reading.Zones[(int)z].Include), .. reading.Included.Select(z => z.Zone).Except(path)], reading, hands, service, line, house)
                 : Of(own.Order, reading, hands, service, line, house);
-            double more = Off(wished) - Off(best);
+            double more = Off(wished) - least;
             why.Add(new Because("TM5", $"{Sentence(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
                 + (Math.Abs(more) < .005 ? " Contact times are kept as well either way." : $" Yours misses the contact times by {Math.Abs(more):0.0#} weighted min {(more > 0 ? "more" : "less")}."), "clock"));
             best = wished;
@@ -97,7 +104,7 @@ public static class Timing
 
         foreach (var zone in fitted.Zones)
         {
-            double miss = Window(zone.Zone, reading, service, line).Miss(zone.ContactMinutes);
+            double miss = windows[(int)zone.Zone].Miss(zone.ContactMinutes);
             if (miss > 0)
             {
                 why.Add(new Because("TM8", $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may.", "clock"));
@@ -127,10 +134,6 @@ public static class Timing
         var numbered = fitted.Zones.Select(z => z with { Batch = batches.Select((b, i) => (b, i)).First(x => x.b.Contains(z.Zone)).i + 1 });
         return new Timed(fitted with { Zones = [.. numbered] }, batches);
     }
-
-    /// <summary>Sum over zones of how much is seen times minutes outside the window.</summary>
-    public static double Deviation(Schedule schedule, Reading reading, Service service, Line line) =>
-        schedule.Zones.Sum(z => z.Zone.SeenWeight() * Math.Abs(Window(z.Zone, reading, service, line).Miss(z.ContactMinutes)));
 
     internal static ContactWindow Window(Zone zone, Reading reading, Service service, Line line) =>
         ContactWindow.Of(zone, reading.Zones[(int)zone], line, service);
