@@ -31,11 +31,11 @@ internal static class Steps
 /// <summary>A kit as a calendar needs it.</summary>
 public sealed record DatedKit(
     Guid Id, Guid ClientId, string ClientName, int Number, string State, int Version, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinOn, DateOnly? StrandOn,
-    DateOnly? ColourOn, DateOnly? DueOn, bool Newest)
+    DateOnly? ColourOn, DateOnly? DueOn, bool Newest, bool Tested, bool StrandDone)
 {
     /// <summary>What is still to come of it.</summary>
     public IEnumerable<(DateOnly On, DayKind Kind)> Ahead =>
-        new KitDays(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn).Ahead(Steps.Of(State), Newest);
+        new KitDays(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn).Ahead(Steps.Of(State), Newest, Tested, StrandDone);
 }
 
 /// <summary>What a new prescription is stored with.</summary>
@@ -53,7 +53,9 @@ public sealed class Kits(Database db)
 
     private const string DatedColumns = """
         k.id, k.client_id, c.name as client_name, k.number, k.state, k.version, k.fill_on, k.post_on, k.arrives_on, k.skin_on, k.strand_on, k.colour_on, k.due_on,
-        k.due_on is not null and not exists (select 1 from kit n where n.client_id = k.client_id and n.number > k.number) as newest
+        k.due_on is not null and not exists (select 1 from kit n where n.client_id = k.client_id and n.number > k.number) as newest,
+        k.state = 'posted' and exists (select 1 from test_report t where t.kit_id = k.id and t.kind = 'skin') as tested,
+        k.state = 'posted' and exists (select 1 from test_report t where t.kit_id = k.id and t.kind = 'strand' and t.result is not null) as strand_done
         from kit k join client c on c.id = k.client_id
         """;
 

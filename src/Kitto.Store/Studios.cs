@@ -67,6 +67,20 @@ public sealed class Studios(Database db)
         select id, name, post_days, transit_days from destination order by name
         """);
 
+    /// <summary>Changes a place; another of the same name is a conflict.</summary>
+    /// <exception cref="ConflictException">The name is taken.</exception>
+    public async Task SaveDestination(int id, string name, IReadOnlyList<DayOfWeek> postDays, int transitDays)
+    {
+        try
+        {
+            await db.Run("update destination set name = @name, post_days = @days, transit_days = @transitDays where id = @id", new { id, name, days = string.Join(',', postDays), transitDays });
+        }
+        catch (Npgsql.PostgresException twice) when (twice.SqlState == Npgsql.PostgresErrorCodes.UniqueViolation)
+        {
+            throw new ConflictException($"There is a place called {name} already.");
+        }
+    }
+
     public async Task<int> AddDestination(string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) => await db.One<int>("""
         insert into destination (name, post_days, transit_days) values (@name, @days, @transitDays) returning id
         """, new { name, days = string.Join(',', postDays), transitDays });

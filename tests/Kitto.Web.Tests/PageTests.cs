@@ -1,3 +1,4 @@
+using Microsoft.Extensions.DependencyInjection;
 using System.Net;
 using AngleSharp.Dom;
 
@@ -316,5 +317,47 @@ public sealed class FirstDayTests(EmptyStudio studio) : IClassFixture<EmptyStudi
         var other = await new Visitor(studio).Open("/setup");
         Assert.StartsWith("/signin", other.Address, StringComparison.Ordinal);
         Assert.DoesNotContain("demo", other.Text, StringComparison.OrdinalIgnoreCase);
+    }
+
+    [Fact]
+    public async Task Post_days_are_set_for_each_place_and_plans_go_by_them()
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        await visitor.Open("/house/post");
+        string add = "form:has([name=id][value='0'])";
+        foreach (var (days, transit, name, says) in new (string?, string, string, string)[] { (null, "2", "Far Rock", "Tick at least one day"), ("Sunday", "15", "Far Rock", "0 to 14"), ("Sunday", "1.5", "Far Rock", "0 to 14"), ("Sunday", "2", "", "1 to 80 characters"), ("Sunday", "2", "Brannoc", "already") })
+        {
+            await visitor.Send(add, ("name", name), ("days", days), ("transit", transit));
+            Assert.Contains(says, visitor.Text, StringComparison.Ordinal);
+            Assert.Equal(name, visitor.Find(add + " [name=name]").GetAttribute("value"));
+            Assert.Equal(transit, visitor.Find(add + " [name=transit]").GetAttribute("value"));
+        }
+
+        await visitor.Send(add, ("name", "Far Rock"), ("days", "Sunday"), ("transit", "3"));
+        var rock = (await studio.Services.GetRequiredService<Store.Studios>().Destinations()).Single(d => d.Name == "Far Rock");
+        Assert.Equal(([DayOfWeek.Sunday], 3), (rock.Days(), rock.TransitDays));
+        await visitor.Send($"form:has([name=id][value='{rock.Id}'])", ("name", "Far Rock"), ("days", "Monday"), ("transit", "4"));
+        Assert.Equal(4, (await studio.Services.GetRequiredService<Store.Studios>().Destinations()).Single(d => d.Name == "Far Rock").TransitDays);
+    }
+
+    [Fact]
+    public async Task Regrowth_that_was_measured_teaches_her_rate_and_the_reckoned_one_left_standing_does_not()
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        var id = await studio.IdOf("Nuala");
+        await visitor.Open($"/clients/{id}/prescription");
+        string reckoned = visitor.Typed("zones.crown.regrowthMm")!;
+        await visitor.Send("#sitting", "?handler=Keep");
+        Assert.Empty(await studio.Clients.Grown(id));
+        // As if that sitting had not been: the next begins from the same colour day.
+        await studio.Db.Run("delete from reading where client_id = @id and version > 1", new { id });
+        await visitor.Open($"/clients/{id}/prescription");
+        (string, string?)[] measured = [.. Enum.GetValues<Core.Head.Zone>().Select(z => ($"zones.{Core.Contract.Json.Name(z)}.regrowthMm", (string?)"22"))];
+        await visitor.Send("#sitting", "?handler=Keep", measured);
+        var one = Assert.Single(await studio.Clients.Grown(id));
+        Assert.Equal(22, one.Mm, 6);
+        Assert.True(double.Parse(reckoned) < 22);
+        await visitor.Open($"/clients/{id}");
+        Assert.Contains("measured once", visitor.Text, StringComparison.Ordinal);
     }
 }

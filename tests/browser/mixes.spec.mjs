@@ -13,6 +13,44 @@ const open = async page => {
 };
 const far = async page => Number((await page.locator('.strand-says b').innerText()).split(' ')[0]);
 
+test('lanes are moved by pointer and by keys, hands and order chosen, and the clock says what it costs', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 900 });
+  await open(page);
+  const lanes = () => page.locator('.lane-move').evaluateAll(all => all.map(l => l.dataset.zone));
+  const before = await lanes();
+  const last = before.at(-1);
+  await page.locator('#lane-' + last).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.locator('#lane-' + last)).toHaveAttribute('aria-valuenow', String(before.length - 1));
+  await expect(page.locator('#lane-' + last)).toBeFocused();
+  await expect(page.locator('#f-painting-order')).toHaveValue('own');
+  await expect(page.locator('[name="painting.sequence"]')).toHaveValue(new RegExp(`${last}, ${before.at(-2)}$`));
+  await expect(page.locator('.reasons').first()).toContainText('In your own order, because you want it so');
+
+  await page.locator('.clock-box').scrollIntoViewIfNeeded();
+  const from = await page.locator('#lane-' + last + ' rect').boundingBox();
+  const to = await page.locator('#lane-' + before[0] + ' rect').boundingBox();
+  await page.mouse.move(from.x + 20, from.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 20, to.y + 5, { steps: 12 });
+  await page.mouse.up();
+  await expect(page.locator('#lane-' + last)).toHaveAttribute('aria-valuenow', '1');
+  expect((await lanes())[0]).toBe(last);
+  await expect(page.locator(`.zone[data-zone=${last}] .zone-order`)).toHaveText('1');
+  await accessible(page);
+
+  // Another pair of hands moves the rinse; another order takes the place of the lanes.
+  const rinse = await page.locator('.rinse-name').innerText();
+  await page.locator('#f-hands-who').selectOption('trained');
+  await expect(page.locator('.rinse-name')).not.toHaveText(rinse);
+  await page.locator('#f-painting-order').selectOption('frontFirst');
+  await expect(page.locator('[name="painting.sequence"]')).toHaveValue('');
+  await expect(page.locator('#lane-frontHairline')).toHaveAttribute('aria-valuenow', '1');
+  await expect(page.locator('.reasons').first()).toContainText('Front first, because you want it so');
+  await page.locator('#f-painting-order').selectOption('');
+  await expect.poll(lanes).toEqual(before);
+});
+
 test('the line of demarcation is dragged and nudged, and the number and the head go with it', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await open(page);

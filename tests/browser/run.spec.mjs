@@ -24,6 +24,7 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   while (await first.locator('.step.shown').getAttribute('data-kind') !== 'paint') await next.click();
   const zone = first.locator('.step.shown');
   const began = await zone.getAttribute('data-zone');
+  await first.getByText('The whole clock').click();
   await expect(first.locator('#run-lanes svg')).toBeVisible();
   await accessible(first);
   await fits(first);

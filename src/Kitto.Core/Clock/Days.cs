@@ -62,15 +62,17 @@ public sealed record KitDays(DateOnly? FillOn, DateOnly? PostOn, DateOnly? Arriv
     /// <summary>What is still to come of them, given where the kit is; nothing of a stopped one.</summary>
     /// <param name="step">Where it is.</param>
     /// <param name="newest">Whether no newer kit has been signed for her.</param>
-    public IEnumerable<(DateOnly On, DayKind Kind)> Ahead(KitStep step, bool newest)
+    /// <param name="skinOn">Whether the skin test was put on.</param>
+    /// <param name="strandDone">Whether the strand test was reported.</param>
+    public IEnumerable<(DateOnly On, DayKind Kind)> Ahead(KitStep step, bool newest, bool skinOn = false, bool strandDone = false)
     {
         var all = new (DateOnly? On, DayKind Kind, bool Asked)[]
         {
             (FillOn, DayKind.Pack, step == KitStep.Signed),
             (PostOn, DayKind.Post, step is KitStep.Signed or KitStep.Packed),
-            (ArrivesOn, DayKind.Arrives, step <= KitStep.Posted),
-            (SkinOn, DayKind.SkinTest, step <= KitStep.Posted),
-            (StrandOn, DayKind.StrandTest, step <= KitStep.Posted),
+            (ArrivesOn, DayKind.Arrives, step <= KitStep.Posted && !skinOn),
+            (SkinOn, DayKind.SkinTest, step <= KitStep.Posted && !skinOn),
+            (StrandOn, DayKind.StrandTest, step <= KitStep.Posted && !strandDone),
             (ColourOn, DayKind.Colour, step <= KitStep.Posted),
             (ColourOn?.AddDays(ReportDays), DayKind.Report, step <= KitStep.Posted),
             (DueOn, DayKind.NextKit, newest && step != KitStep.Stopped),

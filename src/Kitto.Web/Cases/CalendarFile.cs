@@ -56,32 +56,34 @@ public static class CalendarFile
         {
             foreach (var (day, kind) in Days(kit))
             {
-                DateTime At() => day.ToDateTime(Hour(kind), DateTimeKind.Unspecified);
+                var at = day.ToDateTime(Hour(kind), DateTimeKind.Unspecified);
                 switch (kind)
                 {
                     case DayKind.SkinTest:
-                        bool isOn = on.TryGetValue(kit.Id, out var applied);
-                        if (!isOn)
-                        {
-                            Add(calendar, studio, kit, kind, At(), TimeSpan.FromMinutes(45), "Skin test: put it on", "Behind the ear or in the elbow, as your guide says. Wipe it off after 45 minutes.", now, TimeSpan.FromHours(-1));
-                        }
-
-                        // 48 hours of the sun, not of the wall clock: over a change of the clocks the hour moves.
-                        var put = isOn ? applied : studio.Utc(At());
-                        Add(calendar, studio, kit, null, studio.Local(put.AddHours(Holds.SkinTestHours)), TimeSpan.FromMinutes(15), "Skin test: look at the place", "48 hours are over. Look, feel, and say in your guide how it is.", now, TimeSpan.Zero);
+                        Add(calendar, studio, kit, kind, at, TimeSpan.FromMinutes(45), "Skin test: put it on", "Behind the ear or in the elbow, as your guide says. Wipe it off after 45 minutes.", now, TimeSpan.FromHours(-1));
+                        Look(kit, studio.Utc(at));
                         break;
                     case DayKind.StrandTest:
-                        Add(calendar, studio, kit, kind, At(), TimeSpan.FromHours(1.5), "Strand test", "One hidden lock at the back, as your guide says. Look at it in daylight.", now, TimeSpan.FromHours(-1));
+                        Add(calendar, studio, kit, kind, at, TimeSpan.FromHours(1.5), "Strand test", "One hidden lock at the back, as your guide says. Look at it in daylight.", now, TimeSpan.FromHours(-1));
                         break;
                     case DayKind.Colour:
-                        Add(calendar, studio, kit, kind, At(), TimeSpan.FromHours(2), "Colour day", "Only with both tests clear. Lay everything out before mixing.", now, TimeSpan.FromHours(-16));
+                        Add(calendar, studio, kit, kind, at, TimeSpan.FromHours(2), "Colour day", "Only with both tests clear. Lay everything out before mixing.", now, TimeSpan.FromHours(-16));
                         break;
                     case DayKind.Report:
-                        Add(calendar, studio, kit, kind, At(), TimeSpan.FromMinutes(15), "How did it go?", "Dry, in daylight: tell your colourist in your guide.", now, TimeSpan.Zero);
+                        Add(calendar, studio, kit, kind, at, TimeSpan.FromMinutes(15), "How did it go?", "Dry, in daylight: tell your colourist in your guide.", now, TimeSpan.Zero);
                         break;
                 }
             }
+
+            if (on.TryGetValue(kit.Id, out var applied))
+            {
+                Look(kit, applied);
+            }
         }
+
+        // 48 hours of the sun, not of the wall clock: over a change of the clocks the hour moves.
+        void Look(DatedKit kit, DateTime put) =>
+            Add(calendar, studio, kit, null, studio.Local(put.AddHours(Holds.SkinTestHours)), TimeSpan.FromMinutes(15), "Skin test: look at the place", "48 hours are over. Look, feel, and say in your guide how it is.", now, TimeSpan.Zero);
 
         return Write(calendar);
     }

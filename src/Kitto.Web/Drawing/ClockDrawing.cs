@@ -32,7 +32,7 @@ public static class ClockDrawing
         for (int tick = 0; tick <= end; tick += 10)
         {
             svg.Add($"<line class=\"tick\" x1=\"{X(tick)}\" y1=\"18\" x2=\"{X(tick)}\" y2=\"{bottom}\"/>");
-            if (Math.Abs(tick - clock.RinseAtMinutes.Value) > 5 && Math.Abs(tick - clock.PaintMinutes.Value) > 6)
+            if (Math.Abs(tick - clock.RinseAtMinutes.Value) > (small ? 16 : 5) && Math.Abs(tick - clock.PaintMinutes.Value) > (small ? 16 : 6))
             {
                 svg.Add($"<text class=\"tick-number\" x=\"{X(tick)}\" y=\"12\" text-anchor=\"middle\">{tick}</text>");
             }

@@ -18,6 +18,9 @@ public sealed class DaysTests
         Assert.Equal(kinds, string.Join(" ", Days.Ahead(step, true).Select(d => d.Kind)));
         Assert.DoesNotContain(Days.Ahead(step, false), d => d.Kind == DayKind.NextKit);
         Assert.Empty(KitDays.None.Ahead(step, true));
+        // What she has done is not asked of her again.
+        Assert.DoesNotContain(Days.Ahead(step, true, skinOn: true), d => d.Kind is DayKind.Arrives or DayKind.SkinTest);
+        Assert.DoesNotContain(Days.Ahead(step, true, skinOn: true, strandDone: true), d => d.Kind is DayKind.StrandTest);
     }
 
     [Fact]

@@ -409,8 +409,8 @@
         const running = this.first && step && ['paint', 'wait', 'lengths', 'mix'].includes(step.dataset.kind);
         box.hidden = !step || !(timed || (running && step.dataset.kind !== 'lengths'));
         const lanes = $('#run-lanes');
-        lanes.hidden = !(running && this.lanes);
-        if (!lanes.hidden && lanes.dataset.drawn !== this.lanes) { lanes.innerHTML = this.lanes; lanes.dataset.drawn = this.lanes; }
+        $('#run-whole').hidden = !(running && this.lanes);
+        if (this.lanes && lanes.dataset.drawn !== this.lanes) { lanes.innerHTML = this.lanes; lanes.dataset.drawn = this.lanes; }
         const late = $('#run-late');
         const sure = $('#run-next').dataset.sure;
         const says = sure ? 'There is still time on the clock. Tap again only if your colourist told you to go on.' : running ? this.says : '';
