@@ -209,7 +209,7 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
             times.Sort();
             Assert.Contains("and 277 more", visitor.Text, StringComparison.Ordinal);
             // The target is 50 ms; here the same two cores also run other tests and read the page back.
-            Assert.True(times[0] < 150, $"{times[0]:0} ms at the least, {times[4]:0} in the middle");
+            Assert.True(times[0] < 250, $"{times[0]:0} ms at the least, {times[4]:0} in the middle");
             Console.WriteLine($"week: {times[0]:0.0} to {times[^1]:0.0} ms, median {times[4]:0.0}");
         }
         finally

@@ -1,6 +1,6 @@
-using Microsoft.Extensions.DependencyInjection;
 using System.Net;
 using AngleSharp.Dom;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Kitto.Web.Tests;
 
@@ -298,26 +298,6 @@ public sealed class HouseTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains("used at least", words, StringComparison.Ordinal);
         Assert.Equal(3, visitor.Page.QuerySelectorAll(".hands-band").Length);
     }
-}
-
-public sealed class FirstDayTests(EmptyStudio studio) : IClassFixture<EmptyStudio>
-{
-    [Fact]
-    public async Task Without_a_demo_the_first_account_is_made_once()
-    {
-        var visitor = await new Visitor(studio).Open("/");
-        Assert.Equal("/setup", visitor.Address);
-        await visitor.Send("main form", ("Studio", "Quay Colour"), ("TimeZone", "Nowhere/Land"), ("Destination", "Far Isle"), ("UserName", "ada"), ("Password", "short"));
-        Assert.Contains("No such time zone", visitor.Text, StringComparison.Ordinal);
-        Assert.Contains("10 to 200 characters", visitor.Text, StringComparison.Ordinal);
-        Assert.Equal("Quay Colour", visitor.Typed("Studio"));
-        await visitor.Send("main form", ("TimeZone", "Europe/London"), ("Password", "long-enough-now"));
-        Assert.Equal("/", visitor.Address);
-        Assert.Contains("Nobody needs anything today", visitor.Text, StringComparison.Ordinal);
-        var other = await new Visitor(studio).Open("/setup");
-        Assert.StartsWith("/signin", other.Address, StringComparison.Ordinal);
-        Assert.DoesNotContain("demo", other.Text, StringComparison.OrdinalIgnoreCase);
-    }
 
     [Fact]
     public async Task Post_days_are_set_for_each_place_and_plans_go_by_them()
@@ -359,5 +339,25 @@ public sealed class FirstDayTests(EmptyStudio studio) : IClassFixture<EmptyStudi
         Assert.True(double.Parse(reckoned) < 22);
         await visitor.Open($"/clients/{id}");
         Assert.Contains("measured once", visitor.Text, StringComparison.Ordinal);
+    }
+}
+
+public sealed class FirstDayTests(EmptyStudio studio) : IClassFixture<EmptyStudio>
+{
+    [Fact]
+    public async Task Without_a_demo_the_first_account_is_made_once()
+    {
+        var visitor = await new Visitor(studio).Open("/");
+        Assert.Equal("/setup", visitor.Address);
+        await visitor.Send("main form", ("Studio", "Quay Colour"), ("TimeZone", "Nowhere/Land"), ("Destination", "Far Isle"), ("UserName", "ada"), ("Password", "short"));
+        Assert.Contains("No such time zone", visitor.Text, StringComparison.Ordinal);
+        Assert.Contains("10 to 200 characters", visitor.Text, StringComparison.Ordinal);
+        Assert.Equal("Quay Colour", visitor.Typed("Studio"));
+        await visitor.Send("main form", ("TimeZone", "Europe/London"), ("Password", "long-enough-now"));
+        Assert.Equal("/", visitor.Address);
+        Assert.Contains("Nobody needs anything today", visitor.Text, StringComparison.Ordinal);
+        var other = await new Visitor(studio).Open("/setup");
+        Assert.StartsWith("/signin", other.Address, StringComparison.Ordinal);
+        Assert.DoesNotContain("demo", other.Text, StringComparison.OrdinalIgnoreCase);
     }
 }

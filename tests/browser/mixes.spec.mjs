@@ -39,7 +39,7 @@ test('lanes are moved by pointer and by keys, hands and order chosen, and the cl
   await accessible(page);
 
   // Another pair of hands moves the rinse; another order takes the place of the lanes.
-  const rinse = await page.locator('.rinse-name').innerText();
+  const rinse = await page.locator('.rinse-name').textContent();
   await page.locator('#f-hands-who').selectOption('trained');
   await expect(page.locator('.rinse-name')).not.toHaveText(rinse);
   await page.locator('#f-painting-order').selectOption('frontFirst');
