@@ -15,7 +15,7 @@ bool demo = builder.Configuration["KITTO_DEMO"] == "1";
 string folder = Path.Combine(AppContext.BaseDirectory, "data", "catalogue");
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(new Database(connection));
-builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<Lines>().AddSingleton<Ways>().AddSingleton<Answers>().AddSingleton<Runs>().AddSingleton<Messages>();
+builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<Lines>().AddSingleton<Ways>().AddSingleton<Answers>().AddSingleton<Runs>().AddSingleton<Drafts>().AddSingleton<Messages>();
 // Whoever asks gets the shelf as it stands then.
 builder.Services.AddSingleton<ShelfKeeper>().AddTransient(s => s.GetRequiredService<ShelfKeeper>().Now);
 builder.Services.AddTransient<CaseBuilder>().AddTransient<GuideDoor>().AddTransient<RunDesk>().AddSingleton<TestDesk>().AddSingleton<AnswerDesk>();

@@ -300,7 +300,7 @@ public sealed class HouseTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
-    public async Task Post_days_are_set_for_each_place_and_plans_go_by_them()
+    public async Task Post_days_are_set_for_each_place()
     {
         var visitor = await Visitor.SignedIn(studio);
         await visitor.Open("/house/post");
@@ -315,7 +315,8 @@ public sealed class HouseTests(Studio studio) : IClassFixture<Studio>
 
         await visitor.Send(add, ("name", "Far Rock"), ("days", "Sunday"), ("transit", "3"));
         var rock = (await studio.Services.GetRequiredService<Store.Studios>().Destinations()).Single(d => d.Name == "Far Rock");
-        Assert.Equal(([DayOfWeek.Sunday], 3), (rock.Days(), rock.TransitDays));
+        Assert.Equal(DayOfWeek.Sunday, Assert.Single(rock.Days()));
+        Assert.Equal(3, rock.TransitDays);
         await visitor.Send($"form:has([name=id][value='{rock.Id}'])", ("name", "Far Rock"), ("days", "Monday"), ("transit", "4"));
         Assert.Equal(4, (await studio.Services.GetRequiredService<Store.Studios>().Destinations()).Single(d => d.Name == "Far Rock").TransitDays);
     }

@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
@@ -12,7 +13,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>The reading and what follows from it, on one page.</summary>
-public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, AnswerDesk desk, Kits kits, Shelf shelf, TimeProvider clock) : PageModel
+public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, AnswerDesk desk, Drafts drafts, Kits kits, Shelf shelf, TimeProvider clock) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -23,6 +24,13 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public string? Note { get; private set; }
 
     public string? Conflict { get; private set; }
+
+    /// <summary>Whether this is a sitting that was left and is taken up again.</summary>
+    public bool Drafted { get; private set; }
+
+    /// <summary>The last kit that was reported: what was prescribed on which head, and how it came out; null before the first.</summary>
+    public (Prescription Prescribed, OutcomeReport Outcome, Reading Head)? LastTime => CaseBuilder.Past(Record).Select(p => (p.Prescribed, p.Outcome, CaseReader.Read(p.Signed.CaseDocument, shelf).Case))
+        .Where(p => p.Case is not null && p.Prescribed.Formulas.Count > 0).Select(p => ((Prescription, OutcomeReport, Reading)?)(p.Prescribed, p.Outcome, p.Case!.Reading)).FirstOrDefault();
 
     /// <summary>What is missing of her answers; null where nothing is.</summary>
     public string? Unasked { get; private set; }
@@ -58,8 +66,21 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         BegunFrom = record.Reading?.Version ?? 0;
         // A change that a strand test asked for comes along as a mix made by hand.
         Mix = Request.Query["mix"].ToString().Trim();
+        if (Mix.Length == 0 && await drafts.Of(id, User.Id()) is { } draft && draft.BegunFrom == BegunFrom)
+        {
+            (Values, Mix, Drafted) = (FormValues.From(JsonNode.Parse(draft.Document)!.AsObject()), draft.Mix, true);
+            Note = $"Taken up where you left it, {record.Studio.Local(draft.SavedAt):ddd HH:mm}";
+        }
+
         Work();
         return Page();
+    }
+
+    /// <summary>Throws away what was not kept and begins from the record.</summary>
+    public async Task<IActionResult> OnPostAfresh(Guid id)
+    {
+        await drafts.Drop(id, User.Id());
+        return RedirectToPage(new { id });
     }
 
     /// <summary>The consequence of what stands in the form now; nothing is kept.</summary>
@@ -68,6 +89,11 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         if (!await Posted(id))
         {
             return NotFound();
+        }
+
+        if (Request.Form["touched"] == "1")
+        {
+            await drafts.Save(id, User.Id(), BegunFrom, Values.ToJson().ToJsonString(Json.Options), Mix, clock.GetUtcNow().UtcDateTime);
         }
 
         return Partial("_Consequence", this);
@@ -120,17 +146,31 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return Page();
         }
 
+        try
+        {
+            if (!asked)
+            {
+                await desk.Confirm(Record, User.Id());
+            }
+        }
+        catch (ConflictException conflict)
+        {
+            Conflict = conflict.Message;
+            return Page();
+        }
+
         if (await Keep() is not { } reading)
         {
             return Page();
         }
 
-        if (!asked)
+        var (prescription, kit) = await cases.Sign(reading, c, p, Document, User.Id(), clock.GetUtcNow().UtcDateTime);
+        // What she answered while this was being signed counts as if it had come before.
+        if (kit is not null && await cases.Load(id) is { Told: { } told } after && told.Stops(after.Today, c.Reading.Hair.LengthCm).FirstOrDefault() is { } stopped)
         {
-            await desk.Confirm(Record, User.Id());
+            await kits.StopAll(id, $"{stopped.Rule}: she answered so while the kit was signed. {stopped.Says}", clock.GetUtcNow().UtcDateTime);
         }
 
-        var (prescription, kit) = await cases.Sign(reading, c, p, Document, User.Id(), clock.GetUtcNow().UtcDateTime);
         return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
     }
 
@@ -173,7 +213,9 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     {
         try
         {
-            return await clients.AddReading(Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), clock.GetUtcNow().UtcDateTime, CaseBuilder.Measured(Values, Record));
+            var kept = await clients.AddReading(Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), clock.GetUtcNow().UtcDateTime, CaseBuilder.Measured(Values, Record));
+            await drafts.Drop(Record.Client.Id, User.Id());
+            return kept;
         }
         catch (ConflictException conflict)
         {

@@ -77,8 +77,16 @@
       timer: 0,
       turn: 0,
       retry: 0,
+      past: [],
+      future: [],
       init() {
         this.show();
+        this.past = [this.form()];
+        document.addEventListener('keydown', event => {
+          if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') { event.preventDefault(); if (event.shiftKey) this.redo(); else this.undo(); }
+          if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'y') { event.preventDefault(); this.redo(); }
+          if (event.key === 'l' && !event.ctrlKey && !event.metaKey && !event.altKey && !event.target.closest('input, select, textarea')) this.again();
+        });
         const head = $('.head-box');
         head.addEventListener('click', event => {
           const zone = event.target.closest('.zone[role=button]');
@@ -140,6 +148,7 @@
       only(name, change) { if (!this.picked.has(name)) this.pick(name, false); change(); },
       changed(event) {
         const field = event.target;
+        this.touch();
         const zone = field.closest?.('.zone-fields');
         // One gesture for every picked zone: the field that moved is copied to its twins.
         if (zone && this.picked.has(zone.dataset.zone)) {
@@ -168,10 +177,33 @@
         if (from < 0 || at === from) return;
         zones.splice(at, 0, ...zones.splice(from, 1));
         this.order(zones);
+        this.touch();
         this.later(0);
       },
-      later(ms) { clearTimeout(this.timer); this.timer = setTimeout(() => this.ask(), ms); },
-      take(mix) { $('[name=mix]').value = mix; this.later(0); },
+      later(ms) { clearTimeout(this.timer); this.timer = setTimeout(() => this.ask(), ms); this.remember(); },
+      take(mix) { $('[name=mix]').value = mix; this.touch(); this.later(0); },
+      touch() { $('[name=touched]').value = '1'; },
+      again() { const mix = $('#again')?.dataset.again; if (mix) this.take(mix); },
+      // The whole sitting back and forth: what stands in the form, a step for each pause in typing.
+      fields() { return [...$('#sitting').elements].filter(f => f.name && !f.name.startsWith('__') && !f.closest('#answer') && !['begunFrom', 'touched', 'look', 'keep'].includes(f.name)); },
+      form() { return JSON.stringify(this.fields().map(f => (f.type === 'checkbox' ? f.checked : f.value))); },
+      remember() { clearTimeout(this.pause); this.pause = setTimeout(() => this.step(), 350); },
+      step() {
+        clearTimeout(this.pause);
+        const now = this.form();
+        if (now !== this.past.at(-1)) { this.past.push(now); this.future = []; }
+        $('#undo').disabled = this.past.length < 2;
+        $('#redo').disabled = this.future.length === 0;
+      },
+      undo() { this.step(); if (this.past.length > 1) { this.future.push(this.past.pop()); this.put(this.past.at(-1)); } },
+      redo() { this.step(); if (this.future.length > 0) { this.past.push(this.future.pop()); this.put(this.past.at(-1)); } },
+      put(text) {
+        const values = JSON.parse(text);
+        this.fields().forEach((f, i) => { if (f.type === 'checkbox') f.checked = values[i]; else f.value = values[i]; });
+        this.touch();
+        this.step();
+        this.later(0);
+      },
       parts() { return ($('[name=mix]').value || $('#mix-bar').dataset.mix).split(' ').map(p => p.split(':')).map(([code, share]) => ({ code, share: Number(share) })); },
       write(parts) { return parts.filter(p => p.share > .004).map(p => `${p.code}:${Number(p.share.toFixed(3))}`).join(' '); },
       // Moves the border after part i to the nearest tenth; what one gives the other gets, and at nothing it leaves the mix.
@@ -269,7 +301,7 @@
           this.complain();
           $('#sign').textContent = $('.verdict')?.dataset.sign ?? 'Sign off';
           state.classList.remove('bad');
-          state.textContent = 'not kept yet';
+          state.textContent = 'kept as a draft';
         } catch {
           if (turn !== this.turn) return;
           state.classList.add('bad');
