@@ -3,8 +3,9 @@ import { readdirSync } from 'node:fs';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from '@playwright/test';
 
-/** Signs in with the demo account. */
-export async function signIn(page) {
+/** Signs in with the demo account; sittings that other tests left open are put away first, unless they are wanted. */
+export async function signIn(page, keepDrafts = false) {
+  if (!keepDrafts && process.env.KITTO_BROWSER_DB) sql('delete from draft');
   await page.goto(process.env.KITTO_URL + '/signin');
   await page.getByLabel('Name').fill('tove');
   await page.getByLabel('Password').fill('mail-boat-days');

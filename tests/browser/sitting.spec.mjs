@@ -19,7 +19,7 @@ test('a sitting that was left is taken up again by whoever began it, and can be 
   await expect(page.locator('#state')).toHaveText('kept as a draft');
   await page.goto(process.env.KITTO_URL + '/');
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await signIn(other);
+  await signIn(other, true);
   await open(other, 'Ilse');
   await expect(other.locator('#f-goal-level')).toHaveValue('4.5');
   await expect(other.locator('#state')).toContainText('Taken up where you left it');
