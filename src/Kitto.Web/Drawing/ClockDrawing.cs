@@ -11,6 +11,7 @@ public static class ClockDrawing
     private sealed record Frame(double Width, double Left, double Lane, string Class);
 
     private static readonly Frame Desk = new(900, 118, 13.5, "clock");
+    private static readonly Frame Beside = new(580, 118, 13.5, "clock");
     private static readonly Frame Phone = new(350, 104, 16.5, "clock small");
 
     /// <summary>Draws a schedule.</summary>
@@ -20,10 +21,11 @@ public static class ClockDrawing
     /// <param name="service">The service.</param>
     /// <param name="moves">Whether its lanes can be moved.</param>
     /// <param name="now">The present, minutes since the first stroke, where it runs.</param>
+    /// <param name="beside">Whether it stands beside something and is narrower.</param>
     /// <param name="small">Whether it is for a telephone.</param>
-    public static string Draw(Schedule clock, Reading reading, Line line, Service service, bool moves = false, double? now = null, bool small = false)
+    public static string Draw(Schedule clock, Reading reading, Line line, Service service, bool moves = false, double? now = null, bool small = false, bool beside = false)
     {
-        var (width, left, lane, kind) = small ? Phone : Desk;
+        var (width, left, lane, kind) = small ? Phone : beside ? Beside : Desk;
         double end = Math.Max(clock.RinseAtMinutes.Value + 6, 20);
         double X(double minutes) => left + (width - left - 46) * minutes / end;
         double bottom = 22 + clock.Zones.Count * lane;
@@ -32,7 +34,7 @@ public static class ClockDrawing
         for (int tick = 0; tick <= end; tick += 10)
         {
             svg.Add($"<line class=\"tick\" x1=\"{X(tick)}\" y1=\"18\" x2=\"{X(tick)}\" y2=\"{bottom}\"/>");
-            if (Math.Abs(tick - clock.RinseAtMinutes.Value) > (small ? 16 : 5) && Math.Abs(tick - clock.PaintMinutes.Value) > (small ? 16 : 6))
+            if (Math.Abs(tick - clock.RinseAtMinutes.Value) > (small ? 16 : beside ? 9 : 5) && Math.Abs(tick - clock.PaintMinutes.Value) > (small ? 16 : beside ? 10 : 6))
             {
                 svg.Add($"<text class=\"tick-number\" x=\"{X(tick)}\" y=\"12\" text-anchor=\"middle\">{tick}</text>");
             }
