@@ -1,10 +1,12 @@
+using Kitto.Core.Safety;
+
 namespace Kitto.Store;
 
 /// <summary>A client.</summary>
 public sealed record Client(Guid Id, string Name, DateOnly BirthDate, int DestinationId, string Destination, string Note, DateTime CreatedAt, int Version, string? Email = null)
 {
     /// <summary>Whole years on a day.</summary>
-    public int AgeOn(DateOnly day) => day.Year - BirthDate.Year - (day < BirthDate.AddYears(day.Year - BirthDate.Year) ? 1 : 0);
+    public int AgeOn(DateOnly day) => Consultation.Age(BirthDate, day);
 }
 
 /// <summary>A line in the list of clients.</summary>

@@ -33,9 +33,11 @@ public sealed record DatedKit(
     Guid Id, Guid ClientId, string ClientName, int Number, string State, int Version, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinOn, DateOnly? StrandOn,
     DateOnly? ColourOn, DateOnly? DueOn, bool Newest, bool Tested, bool StrandDone)
 {
+    /// <summary>Its days as they were planned.</summary>
+    public KitDays Days => new(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn);
+
     /// <summary>What is still to come of it.</summary>
-    public IEnumerable<(DateOnly On, DayKind Kind)> Ahead =>
-        new KitDays(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn).Ahead(Steps.Of(State), Newest, Tested, StrandDone);
+    public IEnumerable<(DateOnly On, DayKind Kind)> Ahead => Days.Ahead(Steps.Of(State), Newest, Tested, StrandDone);
 }
 
 /// <summary>What a new prescription is stored with.</summary>

@@ -57,9 +57,6 @@ public sealed class Messages(Database db)
     /// <summary>A person wants it sent again.</summary>
     public Task<int> Again(Guid id, DateTime now) => db.Run("update message set claimed_at = null, due_at = @now, failure = null where id = @id and sent_at is null", new { id, now });
 
-    /// <summary>Takes back what has not been begun.</summary>
-    public Task<int> Drop(Guid id) => db.Run("delete from message where id = @id and sent_at is null and claimed_at is null", new { id });
-
     /// <summary>What has not gone, oldest first, then the last that went.</summary>
     public Task<IReadOnlyList<Message>> List(int most) => db.List<Message>($"select {Columns} order by m.sent_at is not null, case when m.sent_at is null then m.due_at end, m.sent_at desc limit @most", new { most });
 

@@ -11,7 +11,7 @@ public sealed record Studio(string Name, string TimeZone, double ServiceLevel, d
         CostShort is { } s && CostLeft is { } l ? new Costs(s, l) : null);
 
     /// <summary>The day it is in the studio.</summary>
-    public DateOnly Today(DateTimeOffset now) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(now, Zone()).DateTime);
+    public DateOnly Today(DateTimeOffset now) => Today(now.UtcDateTime);
 
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today(DateTime utc) => DateOnly.FromDateTime(Local(utc));
@@ -67,21 +67,26 @@ public sealed class Studios(Database db)
         select id, name, post_days, transit_days from destination order by name
         """);
 
-    /// <summary>Changes a place; another of the same name is a conflict.</summary>
+    /// <summary>Changes a place.</summary>
     /// <exception cref="ConflictException">The name is taken.</exception>
-    public async Task SaveDestination(int id, string name, IReadOnlyList<DayOfWeek> postDays, int transitDays)
+    public Task SaveDestination(int id, string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) => Named(name, () =>
+        db.Run("update destination set name = @name, post_days = @days, transit_days = @transitDays where id = @id", new { id, name, days = string.Join(',', postDays), transitDays }));
+
+    /// <summary>Adds a place.</summary>
+    /// <exception cref="ConflictException">The name is taken.</exception>
+    public Task<int> AddDestination(string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) => Named(name, () => db.One<int>("""
+        insert into destination (name, post_days, transit_days) values (@name, @days, @transitDays) returning id
+        """, new { name, days = string.Join(',', postDays), transitDays }));
+
+    private static async Task<int> Named(string name, Func<Task<int>> save)
     {
         try
         {
-            await db.Run("update destination set name = @name, post_days = @days, transit_days = @transitDays where id = @id", new { id, name, days = string.Join(',', postDays), transitDays });
+            return await save();
         }
         catch (Npgsql.PostgresException twice) when (twice.SqlState == Npgsql.PostgresErrorCodes.UniqueViolation)
         {
             throw new ConflictException($"There is a place called {name} already.");
         }
     }
-
-    public async Task<int> AddDestination(string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) => await db.One<int>("""
-        insert into destination (name, post_days, transit_days) values (@name, @days, @transitDays) returning id
-        """, new { name, days = string.Join(',', postDays), transitDays });
 }

@@ -141,7 +141,7 @@ public static class Timing
     /// <summary>Takes the overrun off the timer, never below the line's shortest time.</summary>
     internal static Schedule Shorten(Schedule schedule, Reading reading, Service service, Line line)
     {
-        double over = schedule.Zones.Max(z => Math.Max(0, Window(z.Zone, reading, service, line).Miss(z.ContactMinutes)));
+        double over = Remedies.Over(schedule, reading, service, line);
         double cut = Math.Min(over, Math.Max(0, schedule.ProcessMinutes.Value - line.ProcessMin.Value));
         return cut <= 0 ? schedule : Set(schedule, Minutes.Of(schedule.ProcessMinutes.Value - cut).Tenths());
     }

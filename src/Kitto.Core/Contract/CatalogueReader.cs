@@ -14,27 +14,8 @@ public static class CatalogueReader
             $"{d.Name}: {string.Join("; ", errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))}"))]);
 
     /// <summary>Reads one line; on any complaint the line is null and every complaint is listed.</summary>
-    public static (Line? Line, IReadOnlyList<FieldError> Errors) ReadLine(string json)
-    {
-        var errors = new List<FieldError>();
-        try
-        {
-            using var document = JsonDocument.Parse(json);
-            if (document.RootElement.ValueKind == JsonValueKind.Object)
-            {
-                var line = Line(document.RootElement, errors);
-                return errors.Count == 0 ? (line, errors) : (null, errors);
-            }
-
-            errors.Add(new FieldError("$", "must be one JSON object", "{ \"kitto\": \"line/1\", ... }"));
-        }
-        catch (JsonException broken)
-        {
-            errors.Add(new FieldError("$", $"is not well-formed JSON at line {broken.LineNumber + 1}", "one JSON object"));
-        }
-
-        return (null, errors);
-    }
+    public static (Line? Line, IReadOnlyList<FieldError> Errors) ReadLine(string json) =>
+        ObjectReader.Document(json, "{ \"kitto\": \"line/1\", ... }", Line);
 
     /// <summary>Writes one line as a line/1 document that reads back to the same.</summary>
     public static string Write(Line line) => JsonSerializer.Serialize(new
@@ -58,9 +39,8 @@ public static class CatalogueReader
         outOfStock = line.Out,
     }, Json.Indented);
 
-    private static Line Line(JsonElement element, List<FieldError> errors)
+    private static Line Line(ObjectReader r)
     {
-        var r = new ObjectReader(element, "", errors);
         if (r.Text("kitto") != "line/1")
         {
             r.Fail("kitto", "is not line/1", "\"line/1\"");

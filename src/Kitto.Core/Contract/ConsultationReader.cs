@@ -11,27 +11,8 @@ public static class ConsultationReader
     /// <summary>Reads one; on any complaint the answers are null and every complaint is listed.</summary>
     /// <param name="json">The document.</param>
     /// <param name="today">The day it is given: nothing may lie after it.</param>
-    public static (Consultation? Answers, IReadOnlyList<FieldError> Errors) Read(string json, DateOnly today)
-    {
-        var errors = new List<FieldError>();
-        try
-        {
-            using var document = JsonDocument.Parse(json);
-            if (document.RootElement.ValueKind == JsonValueKind.Object)
-            {
-                var answers = Answers(new ObjectReader(document.RootElement, "", errors), today);
-                return errors.Count == 0 ? (answers, errors) : (null, errors);
-            }
-
-            errors.Add(new FieldError("$", "must be one JSON object", "{ \"kitto\": \"consultation/1\", ... }"));
-        }
-        catch (JsonException broken)
-        {
-            errors.Add(new FieldError("$", $"is not well-formed JSON at line {broken.LineNumber + 1}", "one JSON object"));
-        }
-
-        return (null, errors);
-    }
+    public static (Consultation? Answers, IReadOnlyList<FieldError> Errors) Read(string json, DateOnly today) =>
+        ObjectReader.Document(json, "{ \"kitto\": \"consultation/1\", ... }", r => Answers(r, today));
 
     /// <summary>Reads answers that were kept.</summary>
     /// <exception cref="FormatException">They are not a document of ours.</exception>

@@ -8,6 +8,32 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
 {
     private readonly HashSet<string> asked = [];
 
+    /// <summary>Reads a document that is one JSON object; on any complaint there is none, and every complaint is listed.</summary>
+    /// <param name="json">The document.</param>
+    /// <param name="like">What it looks like, for the complaint.</param>
+    /// <param name="read">Reads the object.</param>
+    public static (T? Found, IReadOnlyList<FieldError> Errors) Document<T>(string json, string like, Func<ObjectReader, T> read) where T : class
+    {
+        var errors = new List<FieldError>();
+        try
+        {
+            using var document = JsonDocument.Parse(json);
+            if (document.RootElement.ValueKind == JsonValueKind.Object)
+            {
+                var found = read(new ObjectReader(document.RootElement, "", errors));
+                return errors.Count == 0 ? (found, errors) : (null, errors);
+            }
+
+            errors.Add(new FieldError("$", "must be one JSON object", like));
+        }
+        catch (JsonException broken)
+        {
+            errors.Add(new FieldError("$", $"is not well-formed JSON at line {broken.LineNumber + 1}", "one JSON object"));
+        }
+
+        return (null, errors);
+    }
+
     public string Path => path;
 
     public List<FieldError> Errors => errors;

@@ -76,6 +76,9 @@ public sealed record Consultation(
         return Safety.Stops.Of(new Reading(client, hair, [], new Quantity.Hands(Quantity.Who.Alone, false, []), null));
     }
 
-    /// <summary>Whole years on a day.</summary>
-    public int AgeOn(DateOnly day) => day.Year - BirthDate.Year - (day < BirthDate.AddYears(day.Year - BirthDate.Year) ? 1 : 0);
+    /// <summary>Her whole years on a day, by what she answered.</summary>
+    public int AgeOn(DateOnly day) => Age(BirthDate, day);
+
+    /// <summary>Whole years on a day of someone born on another.</summary>
+    public static int Age(DateOnly born, DateOnly day) => day.Year - born.Year - (day < born.AddYears(day.Year - born.Year) ? 1 : 0);
 }

@@ -28,7 +28,7 @@ public sealed class AnswerDesk(Answers answers, Kits kits, Clients clients, Link
     {
         var at = Now();
         await answers.Add(clientId, begunFrom, ConsultationReader.Write(told), told.AsksForNewSkinTest, at, by);
-        double? length = await clients.LatestReading(clientId) is { } reading ? FormValues.From(System.Text.Json.Nodes.JsonNode.Parse(reading.Document)!.AsObject()) is var values ? TypedNumber.Read(values["hair.lengthCm"], 1, 120) : null : null;
+        double? length = ClientRecord.LengthOf(await clients.LatestReading(clientId));
         var stops = told.Stops((await studios.Get())!.Today(at), length).ToList();
         if (stops.Count > 0)
         {

@@ -15,7 +15,7 @@ public sealed class AnswersForm
 
     private readonly Dictionary<string, string> values = new(StringComparer.Ordinal);
 
-    private AnswersForm(Consultation? before, DateOnly born) => (Before, Born) = (before, born);
+    private AnswersForm(Consultation? before) => Before = before;
 
     /// <summary>What was answered before; null the first time.</summary>
     public Consultation? Before { get; }
@@ -25,8 +25,6 @@ public sealed class AnswersForm
 
     /// <summary>The version these were begun from.</summary>
     public long BegunFrom { get; private set; }
-
-    private DateOnly Born { get; }
 
     public string this[string name] => values.GetValueOrDefault(name, "");
 
@@ -40,13 +38,11 @@ public sealed class AnswersForm
     public int Shown => Math.Min(Rows, Enumerable.Range(0, Rows).LastOrDefault(i => this[$"put.{i}.what"].Length > 0 || this[$"put.{i}.year"].Length > 0, -1) + 3);
 
     /// <summary>A form that begins from what was answered before; what is asked before every kit begins blank.</summary>
-    public static AnswersForm Begin(ClientRecord record) => Begin(record.Told, record.Answers.Count == 0 ? 0 : record.Answers[0].Id, record.Client.BirthDate);
-
-    /// <inheritdoc cref="Begin(ClientRecord)"/>
-    public static AnswersForm Begin(Consultation? before, long version, DateOnly born)
+    public static AnswersForm Begin(ClientRecord record)
     {
-        var form = new AnswersForm(before, born) { BegunFrom = version };
-        form.values["birthDate"] = (before?.BirthDate ?? born).ToString("yyyy-MM-dd");
+        var before = record.Told;
+        var form = new AnswersForm(before) { BegunFrom = record.Answers.Count == 0 ? 0 : record.Answers[0].Id };
+        form.values["birthDate"] = (before?.BirthDate ?? record.Client.BirthDate).ToString("yyyy-MM-dd");
         if (before is null)
         {
             return form;
@@ -79,9 +75,9 @@ public sealed class AnswersForm
     }
 
     /// <summary>What was posted.</summary>
-    public static AnswersForm Posted(IFormCollection posted, Consultation? before, DateOnly born)
+    public static AnswersForm Posted(IFormCollection posted, Consultation? before)
     {
-        var form = new AnswersForm(before, born) { BegunFrom = long.TryParse(posted["begunFrom"], out long version) ? version : 0 };
+        var form = new AnswersForm(before) { BegunFrom = long.TryParse(posted["begunFrom"], out long version) ? version : 0 };
         foreach (var (name, value) in posted)
         {
             form.values[name] = value.ToString();

@@ -90,7 +90,7 @@ public static class CalendarFile
 
     /// <summary>What is still ahead; of a stopped kit everything, so that it is called off in calendars that have it.</summary>
     private static IEnumerable<(DateOnly On, DayKind Kind)> Days(DatedKit kit) => kit.State == "stopped"
-        ? new KitDays(kit.FillOn, kit.PostOn, kit.ArrivesOn, kit.SkinOn, kit.StrandOn, kit.ColourOn, null).Ahead(KitStep.Signed, false)
+        ? kit.Days.Ahead(KitStep.Signed, false)
         : kit.Ahead;
 
     private static Calendar New(Studio studio, string name, DateTime now)

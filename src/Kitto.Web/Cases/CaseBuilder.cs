@@ -28,6 +28,16 @@ public sealed record ClientRecord(
     /// <summary>What she answered last; null where she was never asked.</summary>
     public Consultation? Told { get; } = Answers.Count == 0 ? null : ConsultationReader.Kept(Answers[0].Document);
 
+    /// <summary>Since when skin tests count, because something new was answered then; null where nothing ever was.</summary>
+    public DateTime? TestsCountFrom => Answers.FirstOrDefault(a => a.AsksAgain)?.AnsweredAt;
+
+    /// <summary>Length of her hair as last read, cm; null where it was not.</summary>
+    public double? LengthCm => LengthOf(Reading);
+
+    /// <summary>The length of the hair in a reading, cm; null where it was not read.</summary>
+    public static double? LengthOf(StoredReading? reading) =>
+        reading is null ? null : TypedNumber.Read(FormValues.From(JsonNode.Parse(reading.Document)!.AsObject())["hair.lengthCm"], 1, 120);
+
     /// <summary>When the last kit was signed.</summary>
     public DateTime? LastSigned => Prescriptions.Where(p => p.KitId is not null).Select(p => (DateTime?)p.SignedAt).Max();
 

@@ -5,7 +5,7 @@ using MimeKit;
 namespace Kitto.Web.Cases;
 
 /// <summary>Makes what is due to be said, and sends it: each once, and nothing is lost by a crash in between.</summary>
-public sealed class MessageDesk(Messages messages, Kits kits, Clients clients, Reports reports, Answers answers, Studios studios, IPost post, TimeProvider clock)
+public sealed class MessageDesk(Messages messages, Kits kits, Clients clients, TestDesk tests, Studios studios, IPost post, TimeProvider clock)
 {
     /// <summary>Something begun this long ago and not marked as sent has met a crash.</summary>
     public static readonly TimeSpan Crashed = TimeSpan.FromMinutes(10);
@@ -22,13 +22,11 @@ public sealed class MessageDesk(Messages messages, Kits kits, Clients clients, R
         }
 
         var now = clock.GetUtcNow().UtcDateTime;
-        var tests = (await reports.TestsOfOpenKits()).ToLookup(t => t.ClientId);
-        var countFrom = await answers.TestsCountFrom();
+        var stand = await tests.OfOpenKits();
         var due = new List<(string Key, Kit Kit, SaidKind Kind)>();
         foreach (var kit in (await kits.Open()).Where(k => k.State == "posted"))
         {
-            var stand = TestDesk.Stand(kit, TestDesk.Counting(kit.Id, tests[kit.ClientId], countFrom.TryGetValue(kit.ClientId, out var from) ? from : null), now);
-            due.AddRange(Said.Due(kit.Days, kit.Step, Far(stand), studio.Today(now)).Select(kind => ($"kit:{kit.Id:N}:{Words.Name(kind)}", kit, kind)));
+            due.AddRange(Said.Due(kit.Days, kit.Step, Far(stand(kit)), studio.Today(now)).Select(kind => ($"kit:{kit.Id:N}:{Words.Name(kind)}", kit, kind)));
         }
 
         var there = await messages.There([.. due.Select(d => d.Key)]);

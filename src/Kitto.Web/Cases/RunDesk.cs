@@ -54,9 +54,10 @@ public sealed class RunDesk(Runs runs, Shelf shelf, TimeProvider clock)
         var now = clock.GetUtcNow().UtcDateTime;
         var steps = await runs.Of(open.Kit.Id);
         var begun = steps.GroupBy(s => s.Step).ToDictionary(g => g.Key, g => Ms(g.Max(s => s.BegunAt)));
-        var stand = Of(open.Guide, open.Prescription, CaseReader.Read(open.Signed.CaseDocument, shelf).Case!, steps, now, out var first);
+        var read = CaseReader.Read(open.Signed.CaseDocument, shelf).Case!;
+        var stand = Of(open.Guide, open.Prescription, read, steps, now, out var first);
         return new RunNow(Ms(now), steps.Count == 0 ? 1 : steps[^1].Step, begun, first is { } f ? Ms(f) : null,
-            first is { } stroke && stand is not null ? Ms(stroke.AddMinutes(stand.Actual.RinseAtMinutes.Value)) : null, stand?.Says, stand is null ? null : Draw(stand, open.Prescription, open.Signed));
+            first is { } stroke && stand is not null ? Ms(stroke.AddMinutes(stand.Actual.RinseAtMinutes.Value)) : null, stand?.Says, stand is null ? null : Draw(stand, open.Prescription, read));
     }
 
     /// <summary>The stand of a run at a moment; null before the first stroke.</summary>
@@ -87,11 +88,8 @@ public sealed class RunDesk(Runs runs, Shelf shelf, TimeProvider clock)
         return Of(guide, p, c, steps, end, out _);
     }
 
-    private string Draw(RunStand stand, Prescription p, SignedPrescription signed)
-    {
-        var c = CaseReader.Read(signed.CaseDocument, shelf).Case!;
-        return ClockDrawing.Draw(stand.Actual, c.Reading, shelf.Find(p.Formulas[0].Line)!, c.Goal.Service, now: stand.NowMinutes, small: true);
-    }
+    private string Draw(RunStand stand, Prescription p, Case c) =>
+        ClockDrawing.Draw(stand.Actual, c.Reading, shelf.Find(p.Formulas[0].Line)!, c.Goal.Service, now: stand.NowMinutes, small: true);
 
     private static long Ms(DateTime at) => new DateTimeOffset(DateTime.SpecifyKind(at, DateTimeKind.Utc)).ToUnixTimeMilliseconds();
 }

@@ -42,7 +42,7 @@ public sealed record TestStand(IReadOnlyList<SkinStand> Skin, bool StrandNeeded,
 }
 
 /// <summary>Keeps and judges the tests of a kit; the only place that decides whether its main part is open.</summary>
-public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
+public sealed class TestDesk(Reports reports, Kits kits, Answers answers, TimeProvider clock)
 {
     /// <summary>The stand of a kit's tests now, from what was reported of them.</summary>
     public static TestStand Stand(Kit kit, IEnumerable<TestReport> counting, DateTime now)
@@ -59,6 +59,15 @@ public sealed class TestDesk(Reports reports, Kits kits, TimeProvider clock)
     /// </summary>
     public static IReadOnlyList<TestReport> Counting(Guid kitId, IEnumerable<TestReport> ofClient, DateTime? countFrom) =>
         [.. ofClient.Where(t => (t.KitId == kitId || (t.Kind == "skin" && t.Result is not null)) && (t.Kind != "skin" || t.Result == "reacted" || countFrom is not { } from || t.AppliedAt >= from))];
+
+    /// <summary>How the tests of any open kit stand now, all of them asked for at once.</summary>
+    public async Task<Func<Kit, TestStand>> OfOpenKits()
+    {
+        var now = clock.GetUtcNow().UtcDateTime;
+        var tests = (await reports.TestsOfOpenKits()).ToLookup(t => t.ClientId);
+        var countFrom = await answers.TestsCountFrom();
+        return kit => Stand(kit, Counting(kit.Id, tests[kit.ClientId], countFrom.TryGetValue(kit.ClientId, out var from) ? from : null), now);
+    }
 
     /// <summary>She has put it on.</summary>
     /// <exception cref="ConflictException">One is on already.</exception>

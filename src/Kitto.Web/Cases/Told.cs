@@ -28,7 +28,7 @@ public static class Told
         }
 
         // A test that was put on after the news has already answered for it.
-        bool testedSince = tested is { } at && record.Answers.FirstOrDefault(a => a.AsksAgain) is { } news && at >= news.AnsweredAt;
+        bool testedSince = tested >= record.TestsCountFrom;
         void Flag(string name, bool yes)
         {
             if (yes)

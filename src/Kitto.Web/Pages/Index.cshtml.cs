@@ -10,7 +10,7 @@ namespace Kitto.Web.Pages;
 public sealed record TodayLine(string Name, string Says, string Link, string Act, bool Alarm = false);
 
 /// <summary>Who needs something today.</summary>
-public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Messages messages, Studios studios, TimeProvider clock) : PageModel
+public sealed class IndexModel(Kits kits, Reports reports, TestDesk tests, Answers answers, Messages messages, Studios studios, TimeProvider clock) : PageModel
 {
     public Studio Studio { get; private set; } = null!;
 
@@ -29,8 +29,7 @@ public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Mess
         var now = clock.GetUtcNow().UtcDateTime;
         Waiting = await messages.Waiting(now - MessageDesk.Crashed);
         var open = await kits.Open();
-        var tests = (await reports.TestsOfOpenKits()).ToLookup(t => t.ClientId);
-        var countFrom = await answers.TestsCountFrom();
+        var stands = await tests.OfOpenKits();
         var outcomes = (await reports.OutcomesOfOpenKits()).ToDictionary(o => o.KitId);
         var told = (await answers.Unseen()).Select(a => new TodayLine(a.ClientName, $"answered the questions {When(Studio.Today(a.AnsweredAt))}", $"/clients/{a.ClientId}/answers", "Read them")).ToList();
         var stopped = new List<TodayLine>();
@@ -58,7 +57,7 @@ public sealed class IndexModel(Kits kits, Reports reports, Answers answers, Mess
                     bench.Add(Line(kit.PostOn is { } post ? $"kit {kit.Number} to post {When(post)}" : $"kit {kit.Number} to post", "Post"));
                     break;
                 case "posted":
-                    var stand = TestDesk.Stand(kit, TestDesk.Counting(kit.Id, tests[kit.ClientId], countFrom.TryGetValue(kit.ClientId, out var from) ? from : null), now);
+                    var stand = stands(kit);
                     string says = Says(stand);
                     if (kit.ColourOn is { } day && day.AddDays(KitDays.ReportDays) < Today)
                     {

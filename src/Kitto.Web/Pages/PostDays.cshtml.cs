@@ -2,7 +2,6 @@ using Kitto.Store;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
-using Npgsql;
 
 namespace Kitto.Web.Pages;
 
@@ -64,10 +63,6 @@ public sealed class PostDaysModel(Studios studios) : PageModel
         catch (ConflictException conflict)
         {
             Wrong = conflict.Message;
-        }
-        catch (PostgresException twice) when (twice.SqlState == PostgresErrorCodes.UniqueViolation)
-        {
-            Wrong = $"There is a place called {Typed.Name} already.";
         }
 
         return Page();

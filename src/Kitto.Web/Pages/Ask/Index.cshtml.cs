@@ -42,7 +42,7 @@ public sealed class IndexModel(AnswerDesk desk, CaseBuilder cases, Links links, 
             return Page410();
         }
 
-        Form = AnswersForm.Posted(Request.Form, open.Record.Told, open.Record.Client.BirthDate);
+        Form = AnswersForm.Posted(Request.Form, open.Record.Told);
         if (Form.Read(open.Record.Today) is not { } told)
         {
             Said = $"{(Form.Wrong.Count == 1 ? "One question is" : $"{Form.Wrong.Count} questions are")} still open: look for the red lines.";

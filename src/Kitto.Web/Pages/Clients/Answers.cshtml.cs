@@ -30,9 +30,6 @@ public sealed class AnswersModel(CaseBuilder cases, Answers answers, AnswerDesk 
     public IReadOnlyList<(Question Question, string Before, string Now)> Changes =>
         Record is { Told: { } told, ToldBefore: { } before } ? [.. told.Changes(ConsultationReader.Kept(before.Document))] : [];
 
-    /// <summary>Length of her hair as last read, cm; null where it was not.</summary>
-    public double? LengthCm => TypedNumber.Read(CaseBuilder.Begin(Record).Values["hair.lengthCm"], 1, 120);
-
     public IReadOnlyList<(Remembered Put, PutOn Seen)> Timeline => Record.Told is { } told ? [.. told.PutOn.Zip(told.Timeline(Record.Today)).OrderBy(p => p.Second.DaysAgo)] : [];
 
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
@@ -63,7 +60,7 @@ public sealed class AnswersModel(CaseBuilder cases, Answers answers, AnswerDesk 
             return NotFound();
         }
 
-        Form = AnswersForm.Posted(Request.Form, Record.Told, Record.Client.BirthDate);
+        Form = AnswersForm.Posted(Request.Form, Record.Told);
         Taking = true;
         if (Form.Read(Record.Today) is not { } told)
         {

@@ -194,7 +194,7 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
         Prescription = Json.ReadPrescription(signed.Document);
         Case = CaseReader.Read(signed.CaseDocument, shelf).Case!;
         Guide = signed.Guide is null ? null : System.Text.Json.JsonSerializer.Deserialize<Guide>(signed.Guide, Json.Options);
-        Tests = TestDesk.Stand(kit, TestDesk.Counting(id, record.Tests, record.Answers.FirstOrDefault(a => a.AsksAgain)?.AnsweredAt), Now());
+        Tests = TestDesk.Stand(kit, TestDesk.Counting(id, record.Tests, record.TestsCountFrom), Now());
         Outcome = await reports.OutcomeOf(id);
         Run = Guide is null ? null : await run.Kept(kit, Guide, Prescription, Case);
         Link = await links.OfKit(id);
