@@ -7,6 +7,7 @@ using Kitto.Bench;
 // kitto bench study    10 000 invented clients, eight kits each
 // kitto bench speed    BenchmarkDotNet over the engine
 // kitto bench clock    the clock of generated heads
+// kitto bench case     the whole way from a case document to its prescription, of the files given or of the example
 // kitto bench colours  generated colours as JSON, for an independent library to check
 // kitto bench colour   forecast and search, the search held against the exhaustive one (--quick leaves that out)
 switch (args.FirstOrDefault())
@@ -24,10 +25,12 @@ switch (args.FirstOrDefault())
     case "clock":
         ClockSpeed.Run(Console.Out);
         return 0;
+    case "case":
+        return CaseSpeed.Run(Console.Out, args[1..]);
     case "colours":
         Colours.Write(Console.Out, args.Length > 1 ? int.Parse(args[1], System.Globalization.CultureInfo.InvariantCulture) : 2000);
         return 0;
     default:
-        Console.Error.WriteLine("bench wants study, speed, clock, colour or colours");
+        Console.Error.WriteLine("bench wants study, speed, clock, case, colour or colours; page is measured by ./kitto bench page");
         return 2;
 }

@@ -23,8 +23,11 @@ public static class Prescriber
     public const double PreSoftenGrams = 2.5;
 
     /// <summary>Prescribes. The same case and shelf always give the same answer.</summary>
+    /// <param name="read">The case, as read.</param>
+    /// <param name="shelf">What is there to mix from.</param>
+    /// <param name="near">An answer to a case like this one, where there is one: the search begins at its mixes and comes to the same end sooner.</param>
     /// <exception cref="InvalidOperationException">The shelf lacks a line the case needs.</exception>
-    public static Prescription Prescribe(Case read, Shelf shelf)
+    public static Prescription Prescribe(Case read, Shelf shelf, Prescription? near = null)
     {
         var why = new List<Because>();
 
@@ -72,7 +75,7 @@ public static class Prescriber
             why.Add(new Because("OU1", $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.", "shade"));
         }
 
-        var chosen = wanted.Select(w => Chosen.Of(w, c.Reading, Meets(w, c.Reading, timed.Schedule, soften, residual), why)).ToList();
+        var chosen = wanted.Select(w => Chosen.Of(w, c.Reading, Meets(w, c.Reading, timed.Schedule, soften, residual), Known(near, w.Use), why)).ToList();
         var forecast = Outlook.Of(c.Reading, aim, way, chosen, timed.Schedule, why);
         double? spread = Outlook.Spread(c.Reading, chosen[0], timed.Schedule, soften, why);
 
@@ -139,6 +142,13 @@ public static class Prescriber
                 Srgb.Hex(Outlook.Mean(chosen.Canvas!, chosen.Canvas!.Look(new Mixture(chosen.Wanted.Line, chosen.Wanted.Developer, o.Parts)))), MixWords.Why(o, chosen.Parts, looked))),
         ];
     }
+
+    /// <summary>The mixes of another answer for one use, its own first.</summary>
+    private static IReadOnlyList<IReadOnlyList<MixPart>> Known(Prescription? other, string use) => other is null ? [] :
+    [
+        .. other.Formulas.Where(f => f.Use == use).Select(f => f.Mix()),
+        .. other.Formulas is [{ Use: var first }, ..] && first == use ? other.Alternatives.Select(a => (IReadOnlyList<MixPart>)[.. a.Parts.Select(p => new MixPart(p.Shade, p.Share))]) : [],
+    ];
 
     private static bool SameAsLast(Case c, Chosen mix)
     {

@@ -69,6 +69,19 @@ public sealed class Clients(Database db)
         order by r.version desc limit 1
         """, new { clientId });
 
+    /// <summary>
+    /// Where everything stands that a client's record is read from: another text as soon as any row of it is written, whoever writes it.
+    /// Rows that change are told by xmin, the transaction that wrote them; rows that are only ever added by the last one. Null where there is no such client.
+    /// </summary>
+    public Task<string?> Stand(Guid id) => db.One<string>("""
+        select concat_ws('|', c.xmin, d.xmin, (select xmin from studio where id = 1),
+            (select max(version) from reading where client_id = @id), (select count(*) from prescription where client_id = @id), (select max(id) from client_way where client_id = @id),
+            (select string_agg(xmin::text, ',') from kit where client_id = @id), (select string_agg(xmin::text, ',') from answers where client_id = @id),
+            (select string_agg(t.xmin::text, ',') from test_report t join kit k on k.id = t.kit_id where k.client_id = @id),
+            (select string_agg(o.xmin::text, ',') from outcome_report o join kit k on k.id = o.kit_id where k.client_id = @id))
+        from client c join destination d on d.id = c.destination_id where c.id = @id
+        """, new { id });
+
     /// <summary>Regrowth measured after each colour day, the last word on each.</summary>
     public Task<IReadOnlyList<MeasuredGrowth>> Grown(Guid clientId) => db.List<MeasuredGrowth>("""
         select distinct on (grown_since) grown_mm as mm, grown_since as since, taken_at from reading

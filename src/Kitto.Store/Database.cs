@@ -19,7 +19,8 @@ public sealed class Database : IAsyncDisposable
         DefaultTypeMap.MatchNamesWithUnderscores = true;
     }
 
-    public Database(string connectionString) => source = NpgsqlDataSource.Create(connectionString);
+    /// <summary>Statements that come again are planned once for each connection.</summary>
+    public Database(string connectionString) => source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = 60 });
 
     public ValueTask<NpgsqlConnection> Open() => source.OpenConnectionAsync();
 

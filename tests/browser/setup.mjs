@@ -31,6 +31,7 @@ export default async function setup() {
       ASPNETCORE_URLS: process.env.KITTO_URL, ASPNETCORE_CONTENTROOT: web, Logging__LogLevel__Default: 'Error',
     },
   });
+  process.env.KITTO_APP_PID = String(app.pid);
   for (let i = 0; ; i++) {
     try { if ((await fetch(process.env.KITTO_URL + '/healthz')).ok) break; } catch { /* not up yet */ }
     if (i > 120 || app.exitCode !== null) throw new Error('the application did not start');

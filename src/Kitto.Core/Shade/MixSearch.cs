@@ -34,6 +34,8 @@ public sealed class MixSearch
     private readonly int[] levels;
     private readonly Dictionary<(int Concentrate, double Share), Features> features = [];
     private readonly Dictionary<GridMix, float> glances = [];
+    private int looked;
+    private bool once;
     private readonly IReadOnlyList<MixPart>? right;
     private readonly Canvas canvas;
     private readonly Glance glance;
@@ -57,11 +59,12 @@ public sealed class MixSearch
     /// <param name="rules">The rules that each mix keeps.</param>
     /// <param name="right">A last formula that was reported right; to leave it costs.</param>
     /// <param name="ideas">How many, 1 or more.</param>
-    public static Ideas Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right = null, int ideas = 4)
+    /// <param name="near">Mixes that were good on a head like this one. What is found is the same with them or without; it is only found sooner.</param>
+    public static Ideas Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right = null, int ideas = 4, IReadOnlyList<IReadOnlyList<MixPart>>? near = null)
     {
         var search = new MixSearch(canvas, rules, right, ideas);
-        search.Run();
-        return new Ideas(search.best.Found(), search.simplest, search.glances.Count);
+        search.Run(near ?? []);
+        return new Ideas(search.best.Found(), search.simplest, search.looked);
     }
 
     /// <summary>The worst that still gets in.</summary>
@@ -70,7 +73,7 @@ public sealed class MixSearch
     /// <summary>
     /// Looks for mixes up to a bar first, and raises it until enough were found below it: a narrow sieve passes so little that the rounds before the last cost next to nothing.
     /// </summary>
-    private void Run()
+    private void Run(IReadOnlyList<IReadOnlyList<MixPart>> near)
     {
         for (int i = 0; i < codes.Length; i++)
         {
@@ -81,6 +84,22 @@ public sealed class MixSearch
             {
                 simplest = new Found(scorer.Parts(mix), score.DeltaE, score.GreyContrast, score.Objective);
             }
+        }
+
+        foreach (var mix in near)
+        {
+            if (OnGrid(mix) is { } known)
+            {
+                Try(known, Limit);
+            }
+        }
+
+        // As many good mixes as are asked for are known from the start: one round is enough, and no mix comes twice.
+        if (Limit < double.MaxValue && near.Count > 0)
+        {
+            once = true;
+            Round(Limit);
+            return;
         }
 
         for (double bar = FirstBar; ; bar = bar > LastBar ? double.MaxValue : bar * Raise)
@@ -199,6 +218,21 @@ public sealed class MixSearch
         }
     }
 
+    /// <summary>A mix by the numbers of its shades; null where a shade is not at hand or a share is not on the grid.</summary>
+    private GridMix? OnGrid(IReadOnlyList<MixPart> mix)
+    {
+        var parts = mix.Select(p => (Number: Array.IndexOf(codes, p.Shade), Beside: Array.FindIndex(scorer.Concentrates, c => c.Shade.Code == p.Shade), Share: p.Share.Value))
+            .OrderBy(p => p.Beside).ThenBy(p => p.Number).ToList();
+        int shades = parts.Count(p => p.Number >= 0), beside = parts.Count(p => p.Beside >= 0);
+        if (shades is 0 or > MixGrid.MostShades || beside > 1 || shades + beside != parts.Count)
+        {
+            return null;
+        }
+
+        double[]? shares = MixGrid.Shares(parts.Count).FirstOrDefault(s => parts.Select((p, i) => Math.Abs(p.Share - s[i])).All(apart => apart < 1e-4));
+        return shares is null ? null : new GridMix(parts[0].Number, shades > 1 ? parts[1].Number : -1, shades > 2 ? parts[2].Number : -1, beside == 1 ? parts[^1].Beside : -1, shares);
+    }
+
     private static GridMix Single(int shade) => new(shade, -1, -1, -1, MixGrid.Shares(1)[0]);
 
     private static GridMix InOrder(double[][] orders, int concentrate, int one, int two) =>
@@ -229,8 +263,19 @@ public sealed class MixSearch
 
         bool leaving = Leaves(mix);
         // A mix that an earlier round passed costs what it did then.
-        ref float cost = ref CollectionsMarshal.GetValueRefOrAddDefault(glances, mix, out bool known);
-        cost = known ? cost : glance.Cost(mix);
+        float cost;
+        if (once)
+        {
+            cost = glance.Cost(mix);
+            looked++;
+        }
+        else
+        {
+            ref float kept = ref CollectionsMarshal.GetValueRefOrAddDefault(glances, mix, out bool known);
+            looked += known ? 0 : 1;
+            cost = kept = known ? kept : glance.Cost(mix);
+        }
+
         // Where the glance has no answer it is not a number, and the mix is looked at properly.
         if (!(cost + Score.Cost(mix.Parts, leaving) > limit + Glance.Slack * (1 + cost)) && scorer.Of(mix, leaving, limit) is { } score)
         {

@@ -24,9 +24,9 @@ public static class MixWords
     /// <param name="canvas">What it meets.</param>
     /// <param name="parts">The mix.</param>
     /// <param name="looked">Its forecast.</param>
-    /// <param name="lookedAt">How many mixes were looked at; null for a known formula.</param>
+    /// <param name="searched">Whether the search found it; a known formula is not searched for.</param>
     /// <param name="why">Reasons are added.</param>
-    internal static void Say(Wanted wanted, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, int? lookedAt, ICollection<Because> why)
+    internal static void Say(Wanted wanted, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, bool searched, ICollection<Because> why)
     {
         string about = wanted.About;
         var sums = MixSums.Of(parts);
@@ -43,9 +43,9 @@ public static class MixWords
             why.Add(new Because("SV6", "So pale a shade hardly tones dark roots: plan a gloss afterwards if warmth shows.", about));
         }
 
-        if (lookedAt is { } count)
+        if (searched)
         {
-            why.Add(new Because("SH7", $"{Says(parts)} comes nearest to the wish of all mixes of {wanted.Line.Name} in quarters, thirds and tenths that keep the rules. {(parts.Count > 1 ? $"Each part beyond the first had to earn {Score.PartCost} of colour difference." : "No second shade earns its place.")} {count} were looked at; the rest could be ruled out.", about));
+            why.Add(new Because("SH7", $"{Says(parts)} comes nearest to the wish of all mixes of {wanted.Line.Name} in quarters, thirds and tenths that keep the rules. {(parts.Count > 1 ? $"Each part beyond the first had to earn {Score.PartCost} of colour difference." : "No second shade earns its place.")}", about));
             if (rules.NeutralNeeded > 0)
             {
                 why.Add(new Because("SH5", $"{rules.Grey} white in the greyest zone wants {rules.NeutralNeeded * 100:0} % neutral{(rules.NeutralNeeded > .5 ? ", or half of an extra-cover shade" : "")}; this mix has {sums.Neutral * 100:0} %{(sums.Extra > 0 ? ", extra cover among it" : "")}.", about));

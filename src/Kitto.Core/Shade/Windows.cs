@@ -18,6 +18,7 @@ internal sealed class Windows
 {
     private readonly double lightness, chroma, turn, weight;
     private readonly double[] weights, roots;
+    private readonly Dictionary<double, IReadOnlyList<Condition>> known = [];
 
     /// <param name="target">What the forecast is compared with.</param>
     /// <param name="residual">What is added to a forecast before it is compared.</param>
@@ -41,8 +42,10 @@ internal sealed class Windows
         return passed <= 0 ? double.PositiveInfinity : passed >= 1 ? 0 : Math.Log(passed) / Fibre.Law is var q ? q * q : 0;
     }
 
-    /// <summary>The conditions for a limit on the weighted dE00; none where the limit says nothing.</summary>
-    public IReadOnlyList<Condition> For(double limit)
+    /// <summary>The conditions for a limit on the weighted dE00; none where the limit says nothing. The same few limits are asked for again and again.</summary>
+    public IReadOnlyList<Condition> For(double limit) => known.TryGetValue(limit, out var conditions) ? conditions : known[limit] = Touching(limit);
+
+    private List<Condition> Touching(double limit)
     {
         double dL = 0, dC = 0;
         foreach (double each in weights)

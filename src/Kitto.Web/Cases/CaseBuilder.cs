@@ -47,9 +47,15 @@ public sealed record ClientRecord(
     /// <summary>The answers the last kit was made on, else the ones before the newest: what a change is told against.</summary>
     public StoredAnswers? ToldBefore => Answers.Skip(1).FirstOrDefault(a => LastSigned is not { } signed || a.AnsweredAt <= signed) ?? Answers.Skip(1).FirstOrDefault();
 
-    /// <summary>Kits that were applied and reported, newest first, each with its frozen prescription.</summary>
-    public IEnumerable<(SignedPrescription Signed, OutcomeReport Outcome)> Reported =>
-        Outcomes.SelectMany(o => Prescriptions.Where(p => p.KitId == o.KitId).Select(p => (p, o)));
+    /// <summary>Kits that were applied and reported, newest first, each with what was prescribed.</summary>
+    public IReadOnlyList<(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome)> Reported { get; } =
+    [
+        .. from o in Outcomes
+           from p in Prescriptions.Where(p => p.KitId == o.KitId)
+           let prescribed = Json.ReadPrescription(p.Document)
+           where prescribed.Quantity is not null
+           select (p, prescribed, o),
+    ];
 
     /// <summary>Whether any test of any kit reacted, or she ever answered so, or a kit was ever stopped for it: for good, whatever is said later (SA1).</summary>
     public bool Reacted { get; } = Tests.Any(t => t.Result == "reacted")
@@ -58,9 +64,32 @@ public sealed record ClientRecord(
 }
 
 /// <summary>Builds the whole case of the contract from a form and the record, so that nothing the record knows is typed again.</summary>
-public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, Ways ways, Answers answers, Shelf shelf, TimeProvider clock)
+public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, Ways ways, Answers answers, Shelf shelf, RecordCache kept, TimeProvider clock)
 {
+    /// <summary>The record as it stands now; read again only where something of it was written since.</summary>
     public async Task<ClientRecord?> Load(Guid clientId)
+    {
+        // Where it stands is asked before it is read: what is written in between is seen the next time.
+        if (await clients.Stand(clientId) is not { } stand)
+        {
+            return null;
+        }
+
+        if (kept.Find(clientId, stand) is { } known)
+        {
+            return known with { Now = clock.GetUtcNow().UtcDateTime };
+        }
+
+        var record = await Read(clientId);
+        if (record is not null)
+        {
+            kept.Keep(clientId, stand, record);
+        }
+
+        return record;
+    }
+
+    private async Task<ClientRecord?> Read(Guid clientId)
     {
         if (await clients.Get(clientId) is not { } client)
         {
@@ -254,7 +283,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             all.Add(new FieldError("plan.wantBy", "is not after today", $"from {record.Today.AddDays(1):d MMM yyyy}"));
         }
 
-        return found is null || all.Count > 0 ? (null, null, all, document) : (found, Prescriber.Prescribe(found, shelf), [], document);
+        return found is null || all.Count > 0 ? (null, null, all, document) : (found, kept.Answer(record.Client.Id, document, shelf, found), [], document);
     }
 
     /// <summary>Freezes what was prescribed: the case, the answer, the guide; a kit is opened where the decision is one.</summary>
@@ -284,9 +313,8 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     public static IReadOnlyList<(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome, UsedBefore Used)> Past(ClientRecord record) =>
     [
         .. from r in record.Reported
-           let p = Json.ReadPrescription(r.Signed.Document)
-           where p.Quantity is not null
-           select (r.Signed, p, r.Outcome, new UsedBefore(p.Quantity!.BaseGrams, p.Quantity.SendGrams, p.Quantity.ResidueGrams, Grams.Of(r.Outcome.LeftGrams),
+           let q = r.Prescribed.Quantity!
+           select (r.Signed, r.Prescribed, r.Outcome, new UsedBefore(q.BaseGrams, q.SendGrams, q.ResidueGrams, Grams.Of(r.Outcome.LeftGrams),
                r.Outcome.RanOut, r.Outcome.Weighed, Days(record, r.Outcome.AppliedOn))),
     ];
 

@@ -86,16 +86,16 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     /// <summary>The consequence of what stands in the form now; nothing is kept.</summary>
     public async Task<IActionResult> OnPostPreview(Guid id)
     {
-        if (!await Posted(id))
+        if (!await Read(id))
         {
             return NotFound();
         }
 
-        if (Request.Form["touched"] == "1")
-        {
-            await drafts.Save(id, User.Id(), BegunFrom, Values.ToJson().ToJsonString(Json.Options), Mix, clock.GetUtcNow().UtcDateTime);
-        }
-
+        var kept = Request.Form["touched"] == "1"
+            ? drafts.Save(id, User.Id(), BegunFrom, Values.ToJson().ToJsonString(Json.Options), Mix, clock.GetUtcNow().UtcDateTime)
+            : Task.CompletedTask;
+        Work();
+        await kept;
         return Partial("_Consequence", this);
     }
 
@@ -186,6 +186,18 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
 
     private async Task<bool> Posted(Guid id)
     {
+        if (!await Read(id))
+        {
+            return false;
+        }
+
+        Work();
+        return true;
+    }
+
+    /// <summary>The record, and what stands in the form.</summary>
+    private async Task<bool> Read(Guid id)
+    {
         if (await cases.Load(id) is not { } record)
         {
             return false;
@@ -198,7 +210,6 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Look = Enum.TryParse(Request.Form["look"], true, out Zone zone) && Enum.IsDefined(zone) ? zone : Look;
         Mix = Request.Form["mix"].ToString().Trim();
         Confirmed = Request.Form["confirmed"] == "true";
-        Work();
         return true;
     }
 
