@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
@@ -101,7 +102,14 @@ public sealed record Case(
 /// <param name="Rule">Id of the rule.</param>
 /// <param name="Says">The sentence, fit to be told to a client, with its numbers.</param>
 /// <param name="About">Which decision it belongs to.</param>
-public sealed record Because(string Rule, string Says, string About);
+/// <param name="Numbers">The numbers it was reckoned from; null where the sentence holds them all.</param>
+public sealed record Because(string Rule, string Says, string About, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<Used>? Numbers = null);
+
+/// <summary>A number that a reason was reckoned from.</summary>
+/// <param name="Name">What it is, in the trade's words.</param>
+/// <param name="Value">The number.</param>
+/// <param name="Unit">Its unit; empty for a bare number.</param>
+public sealed record Used(string Name, double Value, string Unit);
 
 /// <summary>Rules on which practitioners disagree, with their options; the first is the default (the book of rules).</summary>
 public static class Schools

@@ -22,6 +22,9 @@ public static class Prescriber
     /// <summary>Undiluted developer for resistant white (AP9, BE11).</summary>
     public const double PreSoftenGrams = 2.5;
 
+    /// <summary>So many sets of families stand beside the first formula; beside a second one none is shown.</summary>
+    private const int Ideas = 4;
+
     /// <summary>Prescribes. The same case and shelf always give the same answer.</summary>
     /// <param name="read">The case, as read.</param>
     /// <param name="shelf">What is there to mix from.</param>
@@ -75,7 +78,7 @@ public static class Prescriber
             why.Add(new Because("OU1", $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.", "shade"));
         }
 
-        var chosen = wanted.Select(w => Chosen.Of(w, c.Reading, Meets(w, c.Reading, timed.Schedule, soften, residual), Known(near, w.Use), why)).ToList();
+        var chosen = wanted.Select((w, i) => Chosen.Of(w, c.Reading, Meets(w, c.Reading, timed.Schedule, soften, residual), Known(near, w.Use), i == 0 ? Ideas : 1, why)).ToList();
         var forecast = Outlook.Of(c.Reading, aim, way, chosen, timed.Schedule, why);
         double? spread = Outlook.Spread(c.Reading, chosen[0], timed.Schedule, soften, why);
 

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Dapper;
 using Kitto.Core;
 
 namespace Kitto.Store;
@@ -36,6 +37,9 @@ public sealed record Destination(int Id, string Name, string PostDays, int Trans
     public IReadOnlyList<DayOfWeek> Days() => [.. PostDays.Split(',').Select(Enum.Parse<DayOfWeek>)];
 }
 
+/// <summary>Who chose a way of a school for the house, and when.</summary>
+public sealed record SchoolChoice(string Rule, string Way, string ChosenBy, DateTime ChosenAt);
+
 /// <summary>Studio and destinations.</summary>
 public sealed class Studios(Database db)
 {
@@ -50,18 +54,29 @@ public sealed class Studios(Database db)
         on conflict (id) do nothing
         """, new { name, timeZone, demo });
 
-    public async Task Save(Studio studio)
+    public Task Save(Studio studio) => Save(studio, [], Guid.Empty, default);
+
+    /// <summary>Saves the studio, and who chose which ways with it.</summary>
+    /// <exception cref="ConflictException">Someone else has changed it since it was read.</exception>
+    public Task Save(Studio studio, IReadOnlyList<(string Rule, string Way)> chosen, Guid by, DateTime at) => db.Together(async connection =>
     {
-        int rows = await db.Run("""
+        if (await connection.ExecuteAsync("""
             update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
                    cost_short = @CostShort, cost_left = @CostLeft, version = version + 1
             where id = 1 and version = @Version
-            """, studio);
-        if (rows == 0)
+            """, studio) == 0)
         {
             throw new ConflictException("Someone else has changed the house meanwhile.");
         }
-    }
+
+        await connection.ExecuteAsync("insert into school_choice (rule, way, chosen_by, chosen_at) values (@Rule, @Way, @by, @at)", chosen.Select(c => new { c.Rule, c.Way, by, at }));
+    });
+
+    /// <summary>The last choice of each rule.</summary>
+    public Task<IReadOnlyList<SchoolChoice>> Choices() => db.List<SchoolChoice>("""
+        select distinct on (s.rule) s.rule, s.way, p.display_name as chosen_by, s.chosen_at
+        from school_choice s join person p on p.id = s.chosen_by order by s.rule, s.id desc
+        """);
 
     public Task<IReadOnlyList<Destination>> Destinations() => db.List<Destination>("""
         select id, name, post_days, transit_days from destination order by name

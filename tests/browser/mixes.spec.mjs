@@ -74,12 +74,22 @@ test('the line of demarcation is dragged and nudged, and the number and the head
   await expect(page.locator('.strand')).toHaveAttribute('aria-label', new RegExp(`crown: ${dragged} mm`));
 });
 
+/** Pulls a handle of the bowl round to a share, clockwise from the top. */
+async function turn(page, handle, share) {
+  const [bowl, grip] = [await page.locator('svg.bowl').boundingBox(), await page.locator(`${handle} .part-grip`).boundingBox()];
+  const [x, y] = [bowl.x + bowl.width / 2, bowl.y + bowl.height / 2];
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(x + 40 * Math.sin(share * 2 * Math.PI), y - 40 * Math.cos(share * 2 * Math.PI), { steps: 10 });
+  await page.mouse.up();
+}
+
 test('a mix is made by hand: taken, moved by pointer and keys, added to, and given back', async ({ page }) => {
   const problems = [];
   page.on('pageerror', e => problems.push(e.message));
   await page.setViewportSize({ width: 1280, height: 800 });
   await open(page);
-  const searched = await page.locator('#mix-bar').getAttribute('data-mix');
+  const searched = await page.locator('#mix-now').getAttribute('data-mix');
   const best = await far(page);
 
   const other = await page.locator('#mix-1').getAttribute('data-mix');
@@ -90,26 +100,35 @@ test('a mix is made by hand: taken, moved by pointer and keys, added to, and giv
 
   // One shade alone, then a second one by the list, then the border by keys and by pointer.
   await page.locator('[name=mix]').evaluate(field => { field.value = '5N:1'; field.dispatchEvent(new Event('change', { bubbles: true })); });
-  await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', '5N:1');
+  await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5N:1');
   await page.locator('#hand-add').selectOption('5AG');
-  await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', '5N:0.9 5AG:0.1');
+  await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5N:0.9 5AG:0.1');
   await page.locator('#hand-0').focus();
-  for (let i = 0; i < 3; i++) { await page.keyboard.press('ArrowLeft'); await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', `5N:${(.8 - i / 10).toFixed(1)} 5AG:${(.2 + i / 10).toFixed(1)}`); }
+  for (let i = 0; i < 3; i++) { await page.keyboard.press('ArrowLeft'); await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', `5N:${(.8 - i / 10).toFixed(1)} 5AG:${(.2 + i / 10).toFixed(1)}`); }
   await expect(page.locator('#hand-0')).toBeFocused();
-  const bar = await page.locator('#mix-bar').boundingBox();
-  const grip = await page.locator('#hand-0 .bar-grip').boundingBox();
-  await page.mouse.move(grip.x + 2, grip.y + 10);
-  await page.mouse.down();
-  await page.mouse.move(bar.x + bar.width * .31, grip.y + 10, { steps: 10 });
-  await page.waitForTimeout(400);
-  await page.mouse.move(bar.x + bar.width * .02, grip.y + 10, { steps: 10 });
-  await page.mouse.up();
-  await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', '5AG:1');
+  await turn(page, '#hand-0', .31);
+  await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5N:0.3 5AG:0.7');
+  await turn(page, '#hand-0', .02);
+  await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5AG:1');
   expect(await far(page)).toBeGreaterThan(best);
   await expect(page.locator('.formula')).toContainText('5AG');
 
+  // The same by plain fields: a share, and a strength of its own.
+  await page.locator('#hand-add').selectOption('5N');
+  await page.locator('#share-1').fill('25');
+  await page.locator('#share-1').press('Tab');
+  await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5AG:0.75 5N:0.25');
+  await page.locator('#hand-strength').selectOption('@10');
+  await expect(page.locator('.formula')).toContainText('10 vol');
+  await expect(page.locator('.reasons')).toContainText('10 vol is weaker than the 20 vol');
+  await page.locator('#share-0').fill('120');
+  await page.locator('#share-0').press('Tab');
+  await expect(page.locator('#state')).toContainText('above 0 and below 100');
+  await expect(page.locator('#share-0')).toHaveValue('120');
+  await accessible(page);
+
   await page.locator('#mix-search').click();
-  await expect(page.locator('#mix-bar')).toHaveAttribute('data-mix', searched);
+  await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', searched);
   // Another line has other shades: the mix made by hand does not go with it.
   await page.locator('#mix-1').click();
   await expect(page.locator('#mix-0')).toContainText('made by hand');

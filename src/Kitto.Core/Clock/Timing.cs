@@ -86,12 +86,12 @@ public static class Timing
             best = wished;
         }
 
-        why.Add(new Because("TM7", $"These hands need about {best.PaintMinutes} from first to last stroke.", "clock"));
+        why.Add(new Because("TM7", $"These hands need about {best.PaintMinutes} from first to last stroke.", "clock", Times(best, line)));
 
         var fitted = Shorten(best, reading, service, line);
         if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
         {
-            why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, so that no zone has the colour on longer than {line.LongestContact}.", "clock"));
+            why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, so that no zone has the colour on longer than {line.LongestContact}.", "clock", Times(fitted, line)));
         }
         else if (house.School("TM2") == "firstStroke")
         {
@@ -99,7 +99,7 @@ public static class Timing
         }
         else
         {
-            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", "clock"));
+            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", "clock", Times(fitted, line)));
         }
 
         foreach (var zone in fitted.Zones)
@@ -179,6 +179,12 @@ public static class Timing
         var shownPaint = Minutes.Of(paint).Tenths();
         return new Schedule(order, shownPaint, Minutes.Of(Math.Max(0, shownRinse.Value - shownPaint.Value)).Tenths(), shownRinse, zones, null);
     }
+
+    private static IReadOnlyList<Used> Times(Schedule s, Line line) =>
+    [
+        new("first to last stroke", s.PaintMinutes.Value, "min"), new("after the last stroke", s.ProcessMinutes.Value, "min"), new("the line's shortest", line.ProcessMin.Value, "min"),
+        new("its longest", line.ProcessMax.Value, "min"), new("longest contact", line.LongestContact.Value, "min"), new("rinse", s.RinseAtMinutes.Value, "min"),
+    ];
 
     private static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..];
 }

@@ -105,17 +105,26 @@ internal static class Amount
             string used = last.RanOut
                 ? $"{last.Sent} was sent {last.DaysAgo} days ago and ran out: at least {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}"
                 : $"of {last.Sent} sent {last.DaysAgo} days ago {last.Left} was left: {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}";
-            why.Add(new Because("DO8", $"Her report: {used}. So her hands are now reckoned at {Math.Exp(belief.Mean):0.00} times a trained hand, from {hands.History.Count} report{(hands.History.Count == 1 ? "" : "s")}.", "quantity"));
+            why.Add(new Because("DO8", $"Her report: {used}. So her hands are now reckoned at {Math.Exp(belief.Mean):0.00} times a trained hand, from {hands.History.Count} report{(hands.History.Count == 1 ? "" : "s")}.", "quantity", Believed(belief)));
         }
         else if (hands.Who != Who.Trained)
         {
-            why.Add(new Because("DO2", $"Nothing is known of these hands yet. {(hands.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(belief.Mean) - 1) * 100:0} % more than a trained hand.", "quantity"));
+            why.Add(new Because("DO2", $"Nothing is known of these hands yet. {(hands.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(belief.Mean) - 1) * 100:0} % more than a trained hand.", "quantity", Believed(belief)));
         }
 
         why.Add(new Because("DO1", c.Goal.Service == Service.Gloss
             ? $"Lengths of {c.Reading.Hair.LengthCm:0.#} cm on this head take a trained hand {reckoned}."
-            : $"Regrowth of {c.Reading.MeanRegrowth.Value:0.#} mm on this head takes a trained hand {reckoned}.", "quantity"));
-        why.Add(new Because("DO2", $"Sent so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {sizes.Sum(s => s.Residue.Value):0.#} g of it stays on bowl or bottle.", "quantity"));
+            : $"Regrowth of {c.Reading.MeanRegrowth.Value:0.#} mm on this head takes a trained hand {reckoned}.", "quantity",
+            [
+                new("scalp", HairMass.ScalpCm2, "cm²"), new("hair", Math.Round(HairMass.HairsPerCm2(c.Reading.Hair.Density)), "to a cm²"),
+                new("hair of that length", Math.Round(HairMass.GramsPerCm(c.Reading.Hair.Density, c.Reading.Hair.Texture) * c.Reading.MeanRegrowth.Centimetres, 2), "g"),
+                new("a gram of it holds", Use.Painted, "g of mix"), new("film on the scalp", Use.Film, "g/cm²"),
+            ]));
+        why.Add(new Because("DO2", $"Sent so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {sizes.Sum(s => s.Residue.Value):0.#} g of it stays on bowl or bottle.", "quantity",
+            [
+                new("a trained hand", reckoned.Tenths().Value, "g"), new("times these hands, at that share", Math.Round(belief.Quantile(c.House.Quantile), 3), ""),
+                new("stays on the vessel", Math.Round(sizes.Sum(s => s.Residue.Value), 1), "g"), new("sent", Math.Round(sizes.Sum(s => s.Send.Value), 1), "g"),
+            ]));
         if (formulas.FirstOrDefault(f => f.Pairs.Any(p => p.Name == "reserve")) is { } split)
         {
             var (main, reserve) = (split.Pairs[0], split.Pairs[1]);
@@ -124,4 +133,9 @@ internal static class Amount
 
         why.Add(new Because("DV9", string.Join(" ", formulas.Select(f => $"The {f.Use} mix is {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {f.Developer.Grams} of developer: {f.Developer.Volume} ({f.Developer.Percent:0.#} %) in the bottle, {f.Developer.Percent * f.Developer.Grams.Value / f.MixGrams.Value:0.0} % once mixed.")), "developer"));
     }
+
+    private static IReadOnlyList<Used> Believed(Factor belief) =>
+    [
+        new("median hand", Math.Round(Math.Exp(belief.Mean), 3), "times trained"), new("nine in ten above", Math.Round(belief.Quantile(.1), 3), "times trained"), new("nine in ten below", Math.Round(belief.Quantile(.9), 3), "times trained"),
+    ];
 }

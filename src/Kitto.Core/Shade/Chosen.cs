@@ -13,8 +13,8 @@ namespace Kitto.Core.Shade;
 /// <param name="Others">Other mixes, best first.</param>
 internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canvas? Canvas, Mixture? Mix, Looked? Looked, IReadOnlyList<Found> Others)
 {
-    /// <summary>Decides the shades: a given formula is taken as it is; known history beats any calculation (SH1); else the search decides.</summary>
-    public static Chosen Of(Wanted wanted, Reading reading, Canvas? canvas, IReadOnlyList<IReadOnlyList<MixPart>> near, ICollection<Because> why)
+    /// <summary>Decides the shades: a given formula is taken as it is; known history beats any calculation (SH1); else the search decides. Other ideas are looked for as many as are shown.</summary>
+    public static Chosen Of(Wanted wanted, Reading reading, Canvas? canvas, IReadOnlyList<IReadOnlyList<MixPart>> near, int ideas, ICollection<Because> why)
     {
         if (canvas is null)
         {
@@ -31,8 +31,8 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
         var known = wanted.Given?.Parts ?? again;
         bool right = reading.Last is { Result.AllRight: true, Formula: { } last } && last.Use == wanted.Use;
         var rules = new MixRules(wanted.OnLengths ? Share.Of(0) : reading.DecisiveGrey, wanted.Level, wanted.OnLengths || wanted.Line.Kind == LineKind.HighLift ? null : wanted.Tone);
-        var ideas = MixSearch.Best(canvas, rules, right ? reading.Last!.Formula!.Parts : null, near: near);
-        var parts = known ?? (ideas.Mixes.Count > 0 ? ideas.Mixes[0].Parts : Nearest(wanted, rules, why));
+        var found = MixSearch.Best(canvas, rules, right ? reading.Last!.Formula!.Parts : null, ideas, near);
+        var parts = known ?? (found.Mixes.Count > 0 ? found.Mixes[0].Parts : Nearest(wanted, rules, why));
         var mix = new Mixture(wanted.Line, wanted.Developer, parts);
         var looked = canvas.Look(mix);
         if (known is null)
@@ -41,7 +41,7 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
         }
 
         MixWords.Say(wanted, rules, canvas, parts, looked, known is null, why);
-        var others = ideas.Mixes.Append(ideas.Simplest).OfType<Found>().Where(f => !Same(f.Parts, parts)).DistinctBy(f => MixWords.Says(f.Parts)).ToList();
+        var others = found.Mixes.Append(found.Simplest).OfType<Found>().Where(f => !Same(f.Parts, parts)).DistinctBy(f => MixWords.Says(f.Parts)).ToList();
         return new Chosen(wanted, parts, canvas, mix, looked, others);
     }
 

@@ -48,7 +48,8 @@ public static class MixWords
             why.Add(new Because("SH7", $"{Says(parts)} comes nearest to the wish of all mixes of {wanted.Line.Name} in quarters, thirds and tenths that keep the rules. {(parts.Count > 1 ? $"Each part beyond the first had to earn {Score.PartCost} of colour difference." : "No second shade earns its place.")}", about));
             if (rules.NeutralNeeded > 0)
             {
-                why.Add(new Because("SH5", $"{rules.Grey} white in the greyest zone wants {rules.NeutralNeeded * 100:0} % neutral{(rules.NeutralNeeded > .5 ? ", or half of an extra-cover shade" : "")}; this mix has {sums.Neutral * 100:0} %{(sums.Extra > 0 ? ", extra cover among it" : "")}.", about));
+                why.Add(new Because("SH5", $"{rules.Grey} white in the greyest zone wants {rules.NeutralNeeded * 100:0} % neutral{(rules.NeutralNeeded > .5 ? ", or half of an extra-cover shade" : "")}; this mix has {sums.Neutral * 100:0} %{(sums.Extra > 0 ? ", extra cover among it" : "")}.", about,
+                    [new("neutral it wants", Math.Round(rules.NeutralNeeded * 100, 1), "%"), new("neutral it has", Math.Round(sums.Neutral * 100, 1), "%")]));
             }
 
             if (rules.AshShows && sums.Cool > 0)
@@ -59,7 +60,11 @@ public static class MixWords
             Counter(wanted, parts, lifted.Lifts, about, why);
         }
 
-        why.Add(new Because("SA12", $"Forecast: {looked.DeltaE:0.0} from the wish ({Far(looked.DeltaE)}){(looked.GreyContrast > 0 ? $"; white and pigmented hair {looked.GreyContrast:0.0} apart" : "")}. It is a forecast for planning: the strand test decides.", about));
+        why.Add(new Because("SA12", $"Forecast: {looked.DeltaE:0.0} from the wish ({Far(looked.DeltaE)}){(looked.GreyContrast > 0 ? $"; white and pigmented hair {looked.GreyContrast:0.0} apart" : "")}. It is a forecast for planning: the strand test decides.", about,
+            [
+                new("from the wish", Math.Round(looked.DeltaE, 2), "dE00"), new("white from pigmented", Math.Round(looked.GreyContrast, 2), "dE00"), new("parts", parts.Count, ""),
+                new("cost of all that", Math.Round(looked.DeltaE + Canvas.Contrast * looked.GreyContrast + Score.Cost(parts.Count, false), 2), ""),
+            ]));
         SayCast(canvas, looked, about, why);
         if (!wanted.OnLengths || canvas.Spots.Count < 2)
         {

@@ -21,6 +21,18 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     /// <summary>Whether the mix was made by hand.</summary>
     public bool ByHand => Case?.Formula is { HandMade: true };
 
+    /// <summary>A strength that was set by hand, as the form posts it behind the parts; empty where the rules decide.</summary>
+    public string OwnStrength => Case?.Formula is { HandMade: true, Developer: { } v } ? FormattableString.Invariant($" @{v.Value:0.##}") : "";
+
+    /// <summary>Strengths the line takes.</summary>
+    public IReadOnlyList<Volume> Strengths => Line is null ? [] : [.. Line.Developers.Select(d => d.Volume).OrderBy(v => v.Value)];
+
+    /// <summary>The number whose why is open: what it is about; empty where none is.</summary>
+    public string Why { get; init; } = "";
+
+    /// <summary>Whose answer it is, where a page has her record.</summary>
+    public ClientRecord? Record { get; init; }
+
     /// <summary>A mix in the tray.</summary>
     /// <param name="Parts">Its parts.</param>
     /// <param name="DeltaE">From the wish.</param>
@@ -29,7 +41,7 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     public sealed record Mix(IReadOnlyList<MixPart> Parts, double DeltaE, string Hex, string Why)
     {
         /// <summary>In one line, as the form posts it.</summary>
-        public string Written => MixBar.Written(Parts);
+        public string Written => BowlDrawing.Written(Parts);
     }
 
     /// <summary>The mix that was taken, then the others worth considering.</summary>

@@ -14,7 +14,7 @@ namespace Kitto.Web.Cases;
 /// <summary>What the record says about a client, gathered once for a page.</summary>
 public sealed record ClientRecord(
     Client Client, Studio Studio, Destination Destination, StoredReading? Reading, IReadOnlyList<SignedPrescription> Prescriptions,
-    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, IReadOnlyList<MeasuredGrowth> Measured, DateTime Now)
+    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, IReadOnlyList<MeasuredGrowth> Measured, IReadOnlyList<SchoolChoice> Choices, DateTime Now)
 {
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today => Studio.Today(Now);
@@ -48,19 +48,31 @@ public sealed record ClientRecord(
     public StoredAnswers? ToldBefore => Answers.Skip(1).FirstOrDefault(a => LastSigned is not { } signed || a.AnsweredAt <= signed) ?? Answers.Skip(1).FirstOrDefault();
 
     /// <summary>Kits that were applied and reported, newest first, each with what was prescribed.</summary>
-    public IReadOnlyList<(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome)> Reported { get; } =
+    public IReadOnlyList<Reported> Reported { get; } =
     [
         .. from o in Outcomes
            from p in Prescriptions.Where(p => p.KitId == o.KitId)
            let prescribed = Json.ReadPrescription(p.Document)
            where prescribed.Quantity is not null
-           select (p, prescribed, o),
+           select new Reported(p, prescribed, o),
     ];
 
     /// <summary>Whether any test of any kit reacted, or she ever answered so, or a kit was ever stopped for it: for good, whatever is said later (SA1).</summary>
     public bool Reacted { get; } = Tests.Any(t => t.Result == "reacted")
         || Answers.Select(a => ConsultationReader.Kept(a.Document)).Any(a => a.Reactions || a.BlackHenna)
         || Prescriptions.Where(p => p.Decision == "stop").Any(p => Json.ReadPrescription(p.Document).Because.Any(b => b is { Rule: "SA1", About: "stop" }));
+}
+
+/// <summary>A kit that was applied and reported.</summary>
+/// <param name="Signed">As it was signed.</param>
+/// <param name="Prescribed">What was prescribed.</param>
+/// <param name="Outcome">How it came out.</param>
+public sealed record Reported(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome)
+{
+    private Reading? head;
+
+    /// <summary>The head it was prescribed for; null where its document can no longer be read.</summary>
+    public Reading? Head(Shelf shelf) => head ??= CaseReader.Read(Signed.CaseDocument, shelf).Case?.Reading;
 }
 
 /// <summary>Builds the whole case of the contract from a form and the record, so that nothing the record knows is typed again.</summary>
@@ -99,7 +111,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
         var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
         return new ClientRecord(client, studio, destination, await clients.LatestReading(clientId), await kits.History(clientId),
-            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), await ways.Of(clientId), await answers.Of(clientId), await clients.Grown(clientId), clock.GetUtcNow().UtcDateTime);
+            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), await ways.Of(clientId), await answers.Of(clientId), await clients.Grown(clientId), await studios.Choices(), clock.GetUtcNow().UtcDateTime);
     }
 
     /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
@@ -156,6 +168,29 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             : $"Regrowth grown on by {days} days since the reading of {taken:d MMM}");
     }
 
+    /// <summary>The zones of last time's head, so many weeks after that colour, by the paths of the form; null before the first report.</summary>
+    public static IReadOnlyDictionary<string, string>? WeeksOn(ClientRecord record, int weeks, Shelf shelf)
+    {
+        if (record.Reported is not [var last, ..] || last.Head(shelf) is not { } head)
+        {
+            return null;
+        }
+
+        double grown = GrowthRate.Learned(record.Grown).Over(7 * weeks).Value;
+        var values = new Dictionary<string, string>();
+        for (int i = 0; i < head.Zones.Count; i++)
+        {
+            var (zone, path) = (head.Zones[i], $"zones.{Json.Name((Zone)i)}.");
+            values[path + "regrowthMm"] = Math.Min(300, Math.Round((zone.Include ? 0 : zone.Regrowth.Value) + grown)).ToString("0");
+            values[path + "greyPercent"] = zone.Grey.Percent.ToString("0.#");
+            values[path + "texture"] = zone.Texture == head.Hair.Texture ? "" : Json.Name(zone.Texture);
+            values[path + "resistant"] = zone.Resistant ? "true" : "";
+            values[path + "include"] = zone.Include ? "true" : "false";
+        }
+
+        return values;
+    }
+
     /// <summary>Regrowth as it was measured in this sitting; null where the reckoned numbers were left as they stood, or there is no colour day to reckon from.</summary>
     public static MeasuredGrowth? Measured(FormValues values, ClientRecord record)
     {
@@ -176,17 +211,20 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     /// <summary>The whole case document.</summary>
     /// <param name="values">What stands in the form.</param>
     /// <param name="record">What the record knows.</param>
-    /// <param name="mix">A mix made by hand, as "5N:0.8 5AG:0.2"; empty: the search's.</param>
+    /// <param name="mix">A mix made by hand, as "5N:0.8 5AG:0.2", or with a strength "5N:1 @10"; empty: the search's.</param>
     public JsonObject Document(FormValues values, ClientRecord record, string mix = "")
     {
         var c = values.ToJson();
         if (mix.Length > 0)
         {
+            // Parts as "5N:0.8", and a strength that is not the rules' own behind an @.
+            var said = mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToLookup(part => part.StartsWith('@'));
             c["formula"] = new JsonObject
             {
                 ["use"] = values["goal.service"] switch { "gloss" => "lengths", "rootShadow" => "shadow", _ => "roots" },
                 ["handMade"] = true,
-                ["parts"] = new JsonArray([.. mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(part => part.Split(':')).Select(part => new JsonObject
+                ["developerVolume"] = said[true].FirstOrDefault() is { } strength ? TypedNumber.Read(strength[1..]) is { } volume ? volume : strength : null,
+                ["parts"] = new JsonArray([.. said[false].Select(part => part.Split(':')).Select(part => new JsonObject
                 {
                     ["shade"] = part[0],
                     ["share"] = part.Length == 2 && TypedNumber.Read(part[1]) is { } share ? share : null,

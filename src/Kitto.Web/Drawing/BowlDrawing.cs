@@ -1,3 +1,4 @@
+using System.Globalization;
 using Kitto.Core;
 using Kitto.Core.Colour;
 using Kitto.Core.Shade;
@@ -10,8 +11,13 @@ public static class BowlDrawing
     private const double Centre = 110;
     private const double Rim = 100;
 
+    /// <summary>A mix in one line, as the form posts it: "5N:0.8 5AG:0.2".</summary>
+    public static string Written(IEnumerable<MixPart> parts) => string.Join(' ', parts.Select(p => FormattableString.Invariant($"{p.Shade}:{Math.Round(p.Share.Value, 3)}")));
+
     /// <summary>Draws what is sent of all formulas together.</summary>
-    public static string Draw(Prescription p)
+    /// <param name="p">The prescription.</param>
+    /// <param name="move">Whether the borders between the parts of the first formula can be moved.</param>
+    public static string Draw(Prescription p, bool move = false)
     {
         if (p.Quantity is not { } q || p.Formulas.Count == 0)
         {
@@ -25,7 +31,7 @@ public static class BowlDrawing
         double colour = parts.Sum(x => x.Grams);
         double sent = q.SendGrams.Value;
         var svg = new Svg();
-        svg.Add($"<svg class=\"bowl\" viewBox=\"0 0 220 220\" role=\"img\" aria-label=\"{Describe(p)}\">");
+        svg.Add($"<svg class=\"bowl\" viewBox=\"0 0 220 220\" role=\"{(move ? "group" : "img")}\" aria-label=\"{Describe(p)}\" data-whole=\"{(p.Formulas[0].Parts.Sum(x => x.Grams.Value) / colour).ToString("0.0000", CultureInfo.InvariantCulture)}\">");
         svg.Add($"<circle class=\"bowl-wall\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim + 6}\"/><circle class=\"bowl-inside\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim}\"/>");
         svg.Add($"<circle class=\"bowl-rest\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent)}\"/>");
         svg.Add($"<circle class=\"bowl-developer\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent - q.ResidueGrams.Value)}\"/>");
@@ -54,8 +60,26 @@ public static class BowlDrawing
         double ring = (inner + Radius(sent - q.ResidueGrams.Value)) / 2;
         svg.Add($"<text class=\"bowl-volume\" x=\"{Centre}\" y=\"{Centre + ring + 4.5}\" text-anchor=\"middle\">{p.Formulas[0].Developer.Volume.ToString()}</text>");
         svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseLowGrams.Value + q.ResidueGrams.Value)}\"/>");
-        svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseHighGrams.Value + q.ResidueGrams.Value)}\"/></svg>");
-        return svg.ToString();
+        svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseHighGrams.Value + q.ResidueGrams.Value)}\"/>");
+        if (move)
+        {
+            // The whole turn is the colour of all formulas; the first formula's parts come first.
+            Handles(svg, p.Formulas[0].Mix(), p.Formulas[0].Parts.Sum(x => x.Grams.Value) / colour, inner);
+        }
+
+        return svg.Add($"</svg>").ToString();
+    }
+
+    /// <summary>A handle on each border between two parts, at the rim of the colour.</summary>
+    private static void Handles(Svg svg, IReadOnlyList<MixPart> parts, double whole, double radius)
+    {
+        double at = 0;
+        for (int i = 0; i < parts.Count - 1; i++)
+        {
+            at += parts[i].Share.Value;
+            double turn = at * whole * 2 * Math.PI, x = Centre + radius * Math.Sin(turn), y = Centre - radius * Math.Cos(turn);
+            svg.Add($"<g class=\"part-handle\" id=\"hand-{i}\" role=\"slider\" tabindex=\"0\" data-at=\"{i}\" aria-label=\"between {parts[i].Shade} and {parts[i + 1].Shade}\" aria-valuemin=\"0\" aria-valuemax=\"100\" aria-valuenow=\"{Math.Round(at * 100)}\" aria-valuetext=\"{parts[i].Share.ToString()} {parts[i].Shade}, {parts[i + 1].Share.ToString()} {parts[i + 1].Shade}\"><line x1=\"{Centre}\" y1=\"{Centre}\" x2=\"{x}\" y2=\"{y}\"/><circle class=\"part-reach\" cx=\"{x}\" cy=\"{y}\" r=\"20\"/><circle class=\"part-grip\" cx=\"{x}\" cy=\"{y}\" r=\"9\"/></g>");
+        }
     }
 
     /// <summary>A bowl from the side, so full: a picture to tap.</summary>

@@ -172,7 +172,12 @@ public static class HeadDrawing
         svg.Add($"<path class=\"skin\" d=\"{Sector(-180, 180, 0, 1.055, mirror)}\"/></g>");
     }
 
-    private static string Path(Zone zone, bool mirror)
+    /// <summary>The shapes never change.</summary>
+    private static readonly string[] Behind = [.. Enum.GetValues<Zone>().Select(z => Shape(z, false))], InHerMirror = [.. Enum.GetValues<Zone>().Select(z => Shape(z, true))];
+
+    private static string Path(Zone zone, bool mirror) => (mirror ? InHerMirror : Behind)[(int)zone];
+
+    private static string Shape(Zone zone, bool mirror)
     {
         var shapes = Shapes[zone];
         if (shapes.Length == 1)
@@ -215,7 +220,7 @@ public static class HeadDrawing
 
     private static void Arc(StringBuilder path, double from, double to, double radius, bool mirror)
     {
-        int steps = Math.Max(2, (int)(Math.Abs(to - from) / 4));
+        int steps = Math.Max(2, (int)(Math.Abs(to - from) / 7));
         for (int i = 0; i <= steps; i++)
         {
             var (x, y) = Point(from + (to - from) * i / steps, radius, mirror);

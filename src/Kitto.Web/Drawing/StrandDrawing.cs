@@ -138,11 +138,15 @@ public static class StrandDrawing
             bool isWhite = Math.Floor((i + 1) * grey + 1e-9) > Math.Floor(i * grey + 1e-9);
             double y = top + (i + .5) * each;
             var d = isWhite ? white : pigmented;
-            d.Append(CultureInfo.InvariantCulture, $"M{from:0.#} {Wave(from, y, i):0.##}");
+            Svg.Number(Svg.Number(d.Append('M'), from).Append(' '), Wave(from, y, i));
+            double here = Wave(from, y, i);
             for (double at = from; at < to; at += 48)
             {
                 double next = Math.Min(to, at + 48), middle = (at + next) / 2;
-                d.Append(CultureInfo.InvariantCulture, $"Q{middle:0.#} {2 * Wave(middle, y, i) - (Wave(at, y, i) + Wave(next, y, i)) / 2:0.##} {next:0.#} {Wave(next, y, i):0.##}");
+                double there = Wave(next, y, i);
+                Svg.Number(Svg.Number(d.Append('Q'), middle).Append(' '), 2 * Wave(middle, y, i) - (here + there) / 2);
+                Svg.Number(Svg.Number(d.Append(' '), next).Append(' '), there);
+                here = there;
             }
         }
 

@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.Json;
 using Kitto.Core;
 using Kitto.Store;
 using Kitto.Web.Cases;
@@ -19,8 +18,6 @@ public sealed class HouseModel(Studios studios) : PageModel
         public string? CostShort { get; set; }
         public string? CostLeft { get; set; }
         public string? ScaleStep { get; set; }
-        public string? DO10 { get; set; }
-        public string? BE10 { get; set; }
         public int Version { get; set; }
     }
 
@@ -53,15 +50,6 @@ public sealed class HouseModel(Studios studios) : PageModel
         bool costs = !string.IsNullOrWhiteSpace(input.CostShort) || !string.IsNullOrWhiteSpace(input.CostLeft);
         double? missing = costs ? Number("CostShort", input.CostShort, 0.01, 10_000) : null;
         double? left = costs ? Number("CostLeft", input.CostLeft, 0.01, 10_000) : null;
-        var schools = JsonSerializer.Deserialize<Dictionary<string, string>>(stored.Schools) ?? [];
-        foreach (var (rule, chosen) in new[] { ("DO10", input.DO10), ("BE10", input.BE10) })
-        {
-            if (chosen is not null && Schools.Options[rule].Contains(chosen))
-            {
-                schools[rule] = chosen;
-            }
-        }
-
         if (wrong.Count > 0)
         {
             return Page();
@@ -76,7 +64,6 @@ public sealed class HouseModel(Studios studios) : PageModel
                 ScaleStep = step!.Value,
                 CostShort = missing,
                 CostLeft = left,
-                Schools = JsonSerializer.Serialize(schools),
                 Version = input.Version,
             });
             ModelState.Clear();
@@ -105,8 +92,6 @@ public sealed class HouseModel(Studios studios) : PageModel
             CostShort = Say(studio.CostShort),
             CostLeft = Say(studio.CostLeft),
             ScaleStep = Say(studio.ScaleStep),
-            DO10 = house.School("DO10"),
-            BE10 = house.School("BE10"),
             Version = studio.Version,
         };
     }

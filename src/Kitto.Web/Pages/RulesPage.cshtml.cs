@@ -2,13 +2,14 @@ using System.Text.Json;
 using Kitto.Core;
 using Kitto.Core.Rules;
 using Kitto.Store;
+using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
 /// <summary>The book of rules: read, searched, and the schools of the house set. A stop has no switch.</summary>
-public sealed class RulesPageModel(Studios studios) : PageModel
+public sealed class RulesPageModel(Studios studios, TimeProvider clock) : PageModel
 {
     public string Search { get; private set; } = "";
 
@@ -33,7 +34,9 @@ public sealed class RulesPageModel(Studios studios) : PageModel
     {
         Search = (find ?? "").Trim();
         var studio = (await studios.Get())!;
-        var schools = new Dictionary<string, string>(studio.House().Schools);
+        var house = studio.House();
+        var schools = new Dictionary<string, string>(house.Schools);
+        var changed = new List<(string Rule, string Way)>();
         foreach (var (rule, options) in Schools.Options)
         {
             // Only what stands on the page was posted; the rest stays.
@@ -49,6 +52,11 @@ public sealed class RulesPageModel(Studios studios) : PageModel
                 return Page();
             }
 
+            if (chosen != house.Usual(rule))
+            {
+                changed.Add((rule, chosen));
+            }
+
             schools[rule] = chosen;
             if (chosen == options[0])
             {
@@ -58,7 +66,7 @@ public sealed class RulesPageModel(Studios studios) : PageModel
 
         try
         {
-            await studios.Save(studio with { Schools = JsonSerializer.Serialize(schools), Version = version });
+            await studios.Save(studio with { Schools = JsonSerializer.Serialize(schools), Version = version }, changed, User.Id(), clock.GetUtcNow().UtcDateTime);
         }
         catch (ConflictException conflict)
         {

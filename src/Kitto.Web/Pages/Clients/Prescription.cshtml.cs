@@ -29,8 +29,14 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public bool Drafted { get; private set; }
 
     /// <summary>The last kit that was reported: what was prescribed on which head, and how it came out; null before the first.</summary>
-    public (Prescription Prescribed, OutcomeReport Outcome, Reading Head)? LastTime => CaseBuilder.Past(Record).Select(p => (p.Prescribed, p.Outcome, CaseReader.Read(p.Signed.CaseDocument, shelf).Case))
-        .Where(p => p.Case is not null && p.Prescribed.Formulas.Count > 0).Select(p => ((Prescription, OutcomeReport, Reading)?)(p.Prescribed, p.Outcome, p.Case!.Reading)).FirstOrDefault();
+    public Reported? LastTime => Record.Reported.FirstOrDefault(r => r.Prescribed.Formulas.Count > 0);
+
+    /// <summary>What changed on her head since.</summary>
+    public string ThenAndNow => LastTime?.Head(shelf) is { } then && Answer.Case?.Reading is { } now
+        ? $"Then {then.MeanRegrowth.Value:0} mm and {then.DecisiveGrey} white, now {now.MeanRegrowth.Value:0} mm and {now.DecisiveGrey}." : "";
+
+    /// <summary>Whole weeks since the colour went on, at least one.</summary>
+    public int WeeksSince => LastTime is { } last ? Math.Clamp((int)Math.Round((Record.Today.DayNumber - last.Outcome.AppliedOn.DayNumber) / 7.0), 1, 16) : 4;
 
     /// <summary>What is missing of her answers; null where nothing is.</summary>
     public string? Unasked { get; private set; }
@@ -46,6 +52,9 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
 
     /// <summary>A mix made by hand or taken from the tray, as posted; empty: the search's.</summary>
     public string Mix { get; private set; } = "";
+
+    /// <summary>The number whose why is open; empty: none.</summary>
+    public string Why { get; private set; } = "";
 
     public Shelf Shelf => shelf;
 
@@ -97,6 +106,21 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Work();
         await kept;
         return Partial("_Consequence", this);
+    }
+
+    /// <summary>What another developer, order or school would come to, for the number whose why is open.</summary>
+    public async Task<IActionResult> OnPostWhatIf(Guid id)
+    {
+        return !await Posted(id) ? NotFound()
+            : Partial("_WhatIf", Answer is { Case: { } c, Prescription: { } p } ? WhatIfGroup.Of(Why, c, shelf, p) : []);
+    }
+
+    /// <summary>Last time's head, so many weeks after that colour.</summary>
+    /// <param name="weeks">1 to 52.</param>
+    public async Task<IActionResult> OnGetWeeksOn(Guid id, int weeks)
+    {
+        return weeks is < 1 or > 52 ? BadRequest("weeks: 1 to 52")
+            : await cases.Load(id) is { } record && CaseBuilder.WeeksOn(record, weeks, shelf) is { } head ? new JsonResult(head) : NotFound();
     }
 
     /// <summary>Keeps the reading as a new version.</summary>
@@ -209,6 +233,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Tried = true;
         Look = Enum.TryParse(Request.Form["look"], true, out Zone zone) && Enum.IsDefined(zone) ? zone : Look;
         Mix = Request.Form["mix"].ToString().Trim();
+        Why = Request.Form["why"].ToString();
         Confirmed = Request.Form["confirmed"] == "true";
         return true;
     }
@@ -217,7 +242,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     {
         var (found, prescription, errors, document) = cases.Prescribe(Values, Record, Mix);
         Document = document;
-        Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true };
+        Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true, Why = Why, Record = Record };
     }
 
     private async Task<StoredReading?> Keep()

@@ -1,0 +1,169 @@
+// The guide on her phone: the run step by step, and what she taps when it burns.
+(() => {
+  'use strict';
+  const { $, $$ } = window.kitto;
+
+  document.addEventListener('alpine:init', () => {
+    // The guide's run: one step a screen. What was done when is kept here until the server has it; the server says when to rinse,
+    // and another device goes on from there. Without a network it goes on by itself.
+    Alpine.data('run', () => ({
+      at: 1,
+      unsent: [],
+      begun: {},
+      first: 0,
+      rinse: 0,
+      says: '',
+      shift: 0,
+      init() {
+        this.key = 'kitto-run-' + this.$el.dataset.run;
+        try { Object.assign(this, JSON.parse(localStorage.getItem(this.key) ?? '{}')); } catch { /* a damaged note begins again */ }
+        this.steps = $$('.step[data-step]', this.$el);
+        this.at = Math.min(Math.max(1, this.at), this.steps.length + 1);
+        $('#run-acts').hidden = false;
+        this.show(false);
+        setInterval(() => this.tick(), 500);
+        setInterval(() => { if (!document.hidden) this.sync(); }, 4000);
+        document.addEventListener('visibilitychange', () => { if (!document.hidden) this.sync(); });
+        window.addEventListener('online', () => this.sync());
+        if (location.hash === '#report' && $('.report .error:not(:empty)')) { this.at = this.steps.length + 1; this.show(false); } else this.sync();
+      },
+      now() { return Date.now() + this.shift; },
+      keep() { const { at, unsent, begun, first, rinse, says, shift } = this; try { localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift })); } catch { /* private window: it runs without memory */ } },
+      id() { return [8, 4, 4, 4, 12].map(n => [...crypto.getRandomValues(new Uint8Array(n))].map(b => (b % 16).toString(16)).join('')).join('-'); },
+      begin() {
+        const at = Math.round(this.now());
+        this.begun[this.at] = at;
+        this.unsent.push(`${this.id()} ${this.at} ${at}`);
+        if (this.step()?.dataset.kind === 'paint' && !this.first) this.first = at;
+        this.rinse = 0;
+        this.keep();
+        this.sync();
+      },
+      async sync() {
+        if (this.busy) return;
+        this.busy = true;
+        const sending = this.unsent.length;
+        try {
+          const form = $('#run-steps');
+          const body = new FormData(form);
+          body.set('steps', this.unsent.join('\n'));
+          const answer = await fetch(form.action, sending ? { method: 'POST', body } : undefined);
+          // Locked meanwhile, or stopped: the page itself says so.
+          if (answer.status === 410 || answer.redirected) { location.reload(); return; }
+          if (!answer.ok) return;
+          const stand = await answer.json();
+          this.unsent.splice(0, sending);
+          this.shift = stand.now - Date.now();
+          if (this.unsent.length === 0) {
+            const before = this.at;
+            Object.assign(this, { begun: stand.begun, first: stand.first ?? 0, rinse: stand.rinse ?? 0, says: stand.says ?? '' });
+            this.lanes = stand.lanes;
+            const reporting = before > this.steps.length;
+            if (Object.keys(stand.begun).length > 0 && stand.at !== before && !reporting) { this.at = Math.min(stand.at, this.steps.length + 1); this.show(true, true); }
+            if (!reporting && Object.keys(stand.begun).length === 0 && this.at === 1) { this.busy = false; this.begin(); }
+          }
+          this.keep();
+          this.tick();
+        } catch { /* no network: it is tried again */ } finally { this.busy = false; }
+        if (this.unsent.length > 0 && navigator.onLine) setTimeout(() => this.sync(), 300);
+      },
+      step() { return this.steps[this.at - 1]; },
+      next() {
+        const left = this.left();
+        if (left > 0 && !$('#run-next').dataset.sure) {
+          $('#run-next').dataset.sure = '1';
+          this.tick();
+          return;
+        }
+        if (this.at <= this.steps.length) this.at += 1;
+        this.show(true);
+        this.begin();
+      },
+      back() { if (this.at > 1) this.at -= 1; this.show(true); this.begin(); },
+      show(moved) {
+        const step = this.step();
+        this.steps.forEach(s => s.classList.toggle('shown', s === step));
+        $('.report').classList.toggle('shown', !step);
+        const head = $('#guide-head');
+        head.hidden = step?.dataset.kind !== 'paint';
+        $$('.zone', head).forEach(z => z.classList.toggle('now', z.dataset.zone === step?.dataset.zone));
+        const button = $('#run-next');
+        delete button.dataset.sure;
+        const after = this.steps[this.at];
+        button.hidden = !step;
+        button.textContent = after ? 'Done, next: ' + $('h1', after).textContent.toLowerCase() : 'Done, on to the report';
+        $('#run-back').hidden = this.at === 1;
+        $('#bar-aside').textContent = step ? `step ${this.at} of ${this.steps.length + 1}` : 'report';
+        this.keep();
+        this.tick();
+        if (moved) { window.scrollTo(0, 0); $('h1', step ?? $('.report'))?.focus(); }
+      },
+      // The rinse as the server reckons it; until it has answered, as planned from what is known here.
+      rinseAt() {
+        if (this.rinse) return this.rinse;
+        const process = Number(this.$root.dataset.process) * 60000;
+        const wait = this.steps.find(s => s.dataset.kind === 'wait');
+        const done = wait && this.at >= Number(wait.dataset.step) ? this.begun[wait.dataset.step] : 0;
+        return done ? done + process : Math.max(this.first + Number(this.$root.dataset.rinse) * 60000, this.now() + process);
+      },
+      // Seconds left on the timer of this step: up to the rinse for the wait before it, its own minutes otherwise.
+      left() {
+        const step = this.step();
+        const minutes = Number(step?.dataset.minutes || 0);
+        if (!minutes) return 0;
+        if (step.dataset.kind === 'wait' && this.first) {
+          const lengths = this.steps[this.at]?.dataset.kind === 'lengths' ? Number(this.steps[this.at].dataset.minutes || 0) : 0;
+          return (this.rinseAt() - this.now()) / 1000 - lengths * 60;
+        }
+        return minutes * 60 - (this.now() - (this.begun[this.at] ?? this.now())) / 1000;
+      },
+      tick() {
+        const step = this.step();
+        const box = $('#run-clock');
+        const timed = step && Number(step.dataset.minutes || 0) > 0;
+        const running = this.first && step && ['paint', 'wait', 'lengths', 'mix'].includes(step.dataset.kind);
+        box.hidden = !step || !(timed || (running && step.dataset.kind !== 'lengths'));
+        const lanes = $('#run-lanes');
+        $('#run-whole').hidden = !(running && this.lanes);
+        if (this.lanes && lanes.dataset.drawn !== this.lanes) { lanes.innerHTML = this.lanes; lanes.dataset.drawn = this.lanes; }
+        const late = $('#run-late');
+        const sure = $('#run-next').dataset.sure;
+        const says = sure ? 'There is still time on the clock. Tap again only if your colourist told you to go on.' : running ? this.says : '';
+        if (!box.hidden) {
+          const two = n => String(Math.floor(n)).padStart(2, '0');
+          const clock = seconds => two(Math.abs(seconds) / 60) + ':' + two(Math.abs(seconds) % 60);
+          const hour = ms => { const d = new Date(ms - this.shift); return two(d.getHours()) + ':' + two(d.getMinutes()); };
+          if (timed) {
+            const left = this.left();
+            $('#run-time').textContent = clock(left);
+            $('#run-time-says').textContent = left >= 0 ? 'to go' : 'over: go on now';
+            $('#run-rinse').textContent = step.dataset.kind === 'wait' ? 'rinse ' + hour(this.rinseAt()) : 'until ' + hour(this.now() + left * 1000);
+            if (left < 0 && !says) { if (late.textContent !== 'The time is up. Go on to the next step now.') late.textContent = 'The time is up. Go on to the next step now.'; return; }
+          } else {
+            $('#run-time').textContent = clock((this.now() - this.first) / 1000);
+            $('#run-time-says').textContent = 'since the first stroke';
+            $('#run-rinse').textContent = 'rinse ' + hour(this.rinseAt());
+          }
+        }
+        if (late.textContent !== (says ?? '')) late.textContent = says ?? '';
+      },
+    }));
+  });
+
+  // It burns or itches: the words are in the page; the message goes when there is a network.
+  const burns = $('#burns');
+  burns?.querySelector('form').addEventListener('submit', async event => {
+    event.preventDefault();
+    const said = $('#burns-said');
+    const send = async () => {
+      const body = new FormData(event.target);
+      const answer = await fetch(burns.dataset.burns, { method: 'POST', body });
+      if (!answer.ok) throw new Error(String(answer.status));
+      location.href = answer.url;
+    };
+    try { await send(); } catch {
+      said.textContent = 'No network. Do not go on. Your colourist is told as soon as there is one; call her if you can.';
+      const again = setInterval(async () => { try { await send(); clearInterval(again); } catch { /* still no network */ } }, 3000);
+    }
+  });
+})();

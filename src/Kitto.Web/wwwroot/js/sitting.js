@@ -1,0 +1,190 @@
+// The sitting: a fact is moved, it goes to the server, and the drawings and sentences come back. Nothing is reckoned here.
+(() => {
+  'use strict';
+  const { $, $$, gestures } = window.kitto;
+  // A newer fact does not wait longer than this for the answer to an older one.
+  const patience = 200;
+
+  document.addEventListener('alpine:init', () => Alpine.data('sitting', () => ({
+    ...gestures,
+    picked: new Set(['frontHairline']),
+    turn: 0,
+    retry: 0,
+    past: [],
+    future: [],
+    init() {
+      this.show();
+      this.past = [this.form()];
+      document.addEventListener('keydown', event => this.shortcut(event));
+      window.addEventListener('online', () => this.ask());
+      this.listen();
+    },
+    shortcut(event) {
+      const key = event.key.toLowerCase();
+      const command = event.ctrlKey || event.metaKey;
+      if (command && key === 'z') { event.preventDefault(); if (event.shiftKey) this.redo(); else this.undo(); return; }
+      if (command && key === 'y') { event.preventDefault(); this.redo(); return; }
+      if (command && key === 'enter') { event.preventDefault(); $('#sitting').requestSubmit($('#sign')); return; }
+      if (command || event.altKey || event.target.closest('input, select, textarea, dialog')) return;
+      const act = { l: () => this.again(), b: () => this.brushing(), m: () => this.mirror(), h: () => this.all(), w: () => this.weeks(), k: () => $('#keep').click(), Escape: () => this.leave() }[event.key];
+      if (act) { event.preventDefault(); act(); }
+    },
+
+    // Fields. One gesture for every picked zone: the field that moved is copied to its twins.
+    field(path) { return $(`[name="${path}"]`); },
+    names() { return $$('.zone-fields[data-zone]').map(f => f.dataset.zone); },
+    changed(event) {
+      const field = event.target;
+      if (!field.name || field.closest('#answer')) return;
+      this.touch();
+      const zone = field.closest('.zone-fields')?.dataset.zone;
+      if (zone && this.picked.has(zone)) {
+        const what = field.name.split('.').pop();
+        for (const other of this.picked) {
+          const twin = this.field(`zones.${other}.${what}`);
+          if (twin === field) continue;
+          if (field.type === 'checkbox') twin.checked = field.checked; else twin.value = field.value;
+        }
+      }
+      // Another line or service has other shades: a mix made by hand does not go with it.
+      if (field.name === 'line' || field.name === 'goal.service') this.field('mix').value = '';
+      if (field.name === 'painting.order') this.order(field.value === 'own' ? this.lanes() : []);
+      this.later();
+    },
+    touch() { this.field('touched').value = '1'; },
+    take(mix) { this.field('mix').value = mix; this.touch(); this.later(); },
+    again() { const mix = $('#again')?.dataset.again; if (mix) this.take(mix); },
+    put(values) {
+      for (const [path, value] of Object.entries(values)) {
+        const field = this.field(path);
+        if (field?.type === 'checkbox') field.checked = value === 'true'; else if (field) field.value = value;
+      }
+      this.touch();
+      this.later();
+    },
+    // The head of last time, so many weeks grown on: the server says what that comes to.
+    async weeks() {
+      const box = $('#weeks-on');
+      if (!box) return;
+      try {
+        const answer = await fetch('?handler=WeeksOn&weeks=' + encodeURIComponent(box.value));
+        if (!answer.ok) throw new Error(String(answer.status));
+        this.put(await answer.json());
+      } catch { this.say('No answer; nothing typed is lost. Try once more.', true); }
+    },
+
+    // The whole sitting back and forth: what stands in the form, a step for each pause.
+    fields() { return [...$('#sitting').elements].filter(f => f.name && !f.name.startsWith('__') && !f.closest('#answer') && !['begunFrom', 'touched', 'look', 'why', 'keep'].includes(f.name)); },
+    form() { return JSON.stringify(this.fields().map(f => (f.type === 'checkbox' ? f.checked : f.value))); },
+    remember() { clearTimeout(this.pause); this.pause = setTimeout(() => this.step(), 350); },
+    step() {
+      clearTimeout(this.pause);
+      const now = this.form();
+      if (now !== this.past.at(-1)) { this.past.push(now); this.future = []; }
+      $('#undo').disabled = this.past.length < 2;
+      $('#redo').disabled = this.future.length === 0;
+    },
+    undo() { this.step(); if (this.past.length > 1) { this.future.push(this.past.pop()); this.back(this.past.at(-1)); } },
+    redo() { this.step(); if (this.future.length > 0) { this.past.push(this.future.pop()); this.back(this.past.at(-1)); } },
+    back(text) {
+      const values = JSON.parse(text);
+      this.fields().forEach((f, i) => { if (f.type === 'checkbox') f.checked = values[i]; else f.value = values[i]; });
+      this.touch();
+      this.step();
+      this.later();
+    },
+
+    // Asking: at once, one question at a time; what changed meanwhile is asked as soon as the answer is there, or when it is long in coming.
+    later() {
+      this.remember();
+      if (!this.asking) { this.ask(); return; }
+      clearTimeout(this.waiting);
+      this.waiting = setTimeout(() => this.ask(), Math.max(0, this.asked + patience - performance.now()));
+      this.stale = true;
+    },
+    async ask() {
+      const turn = ++this.turn;
+      clearTimeout(this.retry);
+      clearTimeout(this.waiting);
+      clearTimeout(this.wondering);
+      this.asking?.abort();
+      const asking = new AbortController();
+      Object.assign(this, { asking, asked: performance.now(), stale: false });
+      const form = $('#sitting');
+      try {
+        const answer = await fetch(form.dataset.preview, { method: 'POST', body: new FormData(form), redirect: 'error', signal: asking.signal });
+        if (!answer.ok) throw new Error(String(answer.status));
+        const html = await answer.text();
+        if (turn !== this.turn) return;
+        this.asking = null;
+        this.draw(html);
+        this.say('kept as a draft');
+        if (this.stale) this.ask(); else this.wonder();
+      } catch {
+        if (turn !== this.turn) return;
+        this.asking = null;
+        this.say('No answer; nothing typed is lost. Trying again.', true);
+        this.retry = setTimeout(() => this.ask(), 2000);
+      }
+    },
+    draw(html) {
+      const fresh = new DOMParser().parseFromString(html, 'text/html');
+      const focused = document.activeElement?.closest?.('.zone[role=button]')?.dataset.zone;
+      const answer = $('#answer');
+      const inside = answer.contains(document.activeElement) ? document.activeElement.id : '';
+      const open = $$('details[open]', answer).map(d => d.className);
+      const scrolls = ['.reasons-box', '.clock-box'].map(box => [box, $(box)?.scrollTop ?? 0]);
+      for (const place of ['head-drawing', 'last-now', 'answer']) {
+        const [now, then] = [document.getElementById(place), fresh.getElementById(place)];
+        if (now && then) this.settle(now, then, true);
+      }
+      for (const name of open) if ($(`details.${name}`, answer)) $(`details.${name}`, answer).open = true;
+      this.show();
+      if (focused) $(`.zone[data-zone=${focused}]`)?.focus();
+      if (inside) document.getElementById(inside)?.focus({ preventScroll: true });
+      for (const [box, top] of scrolls) if (top > 0 && $(box)) $(box).scrollTop = top;
+      this.complain();
+      $('#sign').textContent = $('.verdict')?.dataset.sign ?? 'Sign off';
+    },
+    // Only what changed is put in place of what stands there: what did not move is not drawn again.
+    settle(now, fresh, opened = false) {
+      if (!opened && now.isEqualNode(fresh)) return;
+      const parts = [[...now.children], [...fresh.children]];
+      const alike = parts[0].length > 0 && parts[0].length === parts[1].length && parts[0].every((p, i) => p.localName === parts[1][i].localName && p.className === parts[1][i].className);
+      if (alike && (opened || now.matches('.answer-top, .answer-bottom'))) parts[0].forEach((part, i) => this.settle(part, parts[1][i]));
+      else if (opened) now.replaceChildren(...fresh.childNodes);
+      else now.replaceWith(fresh);
+    },
+    say(words, bad = false) {
+      const state = $('#state');
+      state.classList.toggle('bad', bad);
+      if (state.textContent !== words) state.textContent = words;
+    },
+    complain() {
+      const said = new Map($$('.missing-list li').map(li => [li.dataset.path, li.dataset.says]));
+      for (const place of $$('[data-error]')) {
+        const says = said.get(place.dataset.error) ?? '';
+        place.textContent = says;
+        const field = this.field(place.dataset.error);
+        if (says) { field?.setAttribute('aria-invalid', 'true'); field?.setAttribute('aria-describedby', place.id); } else { field?.removeAttribute('aria-invalid'); field?.removeAttribute('aria-describedby'); }
+      }
+    },
+
+    // Why a number is what it is; and what another developer, order or school would come to, asked for when nothing moves.
+    why(about) { const field = this.field('why'); field.value = field.value === about ? '' : about; this.ask(); },
+    wonder() {
+      if (!$('#what-if')) return;
+      this.wondering = setTimeout(async () => {
+        const { turn } = this;
+        const form = $('#sitting');
+        try {
+          const answer = await fetch(form.dataset.whatIf, { method: 'POST', body: new FormData(form), redirect: 'error' });
+          if (!answer.ok) throw new Error(String(answer.status));
+          const html = await answer.text();
+          if (turn === this.turn && $('#what-if')) $('#what-if').innerHTML = html;
+        } catch { if (turn === this.turn && $('#what-if')) $('#what-if').textContent = 'No answer; open it once more.'; }
+      }, 200);
+    },
+    closeKeys() { $('#keys').close(); },
+  })));
+})();
