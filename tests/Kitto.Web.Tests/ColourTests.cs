@@ -26,7 +26,7 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal("23", visitor.Find("#line-handle").GetAttribute("aria-valuenow"));
         Assert.True(strand.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")).Distinct().Count() >= 3);
         Assert.Contains("A screen is not a swatch", visitor.Text, StringComparison.Ordinal);
-        Assert.Contains("which the dye has to counter", strand.TextContent, StringComparison.Ordinal);
+        Assert.Contains(" bare", strand.TextContent, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -11,7 +11,7 @@ const open = async page => {
   await page.locator('#f-goal-tone').selectOption('AB');
   await expect(page.locator('.reasons').first()).toContainText('level 5 AB');
 };
-const far = async page => Number((await page.locator('.strand-says b').innerText()).split(' ')[0]);
+const far = async page => Number((await page.locator('.strand-says').innerText()).split(' ')[0]);
 
 test('lanes are moved by pointer and by keys, hands and order chosen, and the clock says what it costs', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 900 });

@@ -45,7 +45,7 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await page.getByLabel('natural level').fill('5');
     await page.locator('#f-hair-lengths-level').fill('5');
     await page.locator('#f-hair-lengths-history').selectOption('permanent');
-    await page.getByRole('button', { name: 'whole head' }).click();
+    await page.getByRole('button', { name: 'all zones' }).click();
     await page.locator('.zone-fields.shown').getByLabel('regrowth', { exact: true }).fill('15');
     await page.locator('.zone-fields.shown').getByLabel('white', { exact: true }).fill('40');
     await expect(page.locator('.formula')).toContainText('5N');
@@ -214,7 +214,7 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await accessible(page);
     await page.getByRole('button', { name: 'Read; on to the next kit' }).click();
     // She coloured today; five weeks later the regrowth is there again.
-    await page.getByRole('button', { name: 'whole head' }).click();
+    await page.getByRole('button', { name: 'all zones' }).click();
     await page.locator('.zone-fields.shown').getByLabel('regrowth', { exact: true }).fill('15');
     await expect(page.locator('#answer')).toContainText('white hair showed');
     await expect(page.locator('#answer')).toContainText(`of ${reckoned.quantity.sendGrams.toFixed(1)} g sent 0 days ago 14.5 g was left`);

@@ -48,7 +48,8 @@ public static class HeadDrawing
     /// <param name="mirror">Forehead below, as she sees it in the mirror.</param>
     /// <param name="pick">Whether zones can be picked.</param>
     /// <param name="now">The zone that is being painted.</param>
-    public static string Draw(IReadOnlyList<ZoneReading> zones, Schedule? clock, bool mirror = false, bool pick = false, Zone? now = null)
+    /// <param name="mark">Keeps the names of its patterns apart where several heads stand on one page.</param>
+    public static string Draw(IReadOnlyList<ZoneReading> zones, Schedule? clock, bool mirror = false, bool pick = false, Zone? now = null, string mark = "")
     {
         var svg = new Svg();
         string role = pick ? "group" : "img";
@@ -56,14 +57,14 @@ public static class HeadDrawing
         svg.Add($"<defs>");
         foreach (var zone in Enum.GetValues<Zone>())
         {
-            Hatch(svg, zone, zones[(int)zone]);
+            Hatch(svg, zone, zones[(int)zone], mark);
         }
 
         svg.Add($"</defs>");
         Outline(svg, mirror);
         foreach (var zone in Enum.GetValues<Zone>())
         {
-            One(svg, zone, zones[(int)zone], clock, mirror, pick, now);
+            One(svg, zone, zones[(int)zone], clock, mirror, pick, now, mark);
         }
 
         svg.Add($"<g class=\"zone-labels\" aria-hidden=\"true\">");
@@ -98,7 +99,7 @@ public static class HeadDrawing
 
     private static int Order(Zone zone, Schedule? clock) => clock is null ? 0 : clock.Zones.Select(z => z.Zone).ToList().IndexOf(zone) + 1;
 
-    private static void One(Svg svg, Zone zone, ZoneReading read, Schedule? clock, bool mirror, bool pick, Zone? now)
+    private static void One(Svg svg, Zone zone, ZoneReading read, Schedule? clock, bool mirror, bool pick, Zone? now, string mark)
     {
         string name = Json.Name(zone);
         string path = Path(zone, mirror);
@@ -113,11 +114,11 @@ public static class HeadDrawing
         if (read.Include)
         {
             // The rim lies inside the shape: it is clipped by it, so twice the width is drawn. One millimetre of regrowth is a fifth of a unit.
-            svg.Add($"<path class=\"zone-hatch\" d=\"{path}\" fill=\"url(#hatch-{name})\"/>");
-            svg.Add($"<path class=\"zone-rim\" d=\"{path}\" clip-path=\"url(#clip-{name})\" stroke-width=\"{Math.Min(14, read.Regrowth.Value * .4)}\"/>");
+            svg.Add($"<path class=\"zone-hatch\" d=\"{path}\" fill=\"url(#hatch-{name}{mark})\"/>");
+            svg.Add($"<path class=\"zone-rim\" d=\"{path}\" clip-path=\"url(#clip-{name}{mark})\" stroke-width=\"{Math.Min(14, read.Regrowth.Value * .4)}\"/>");
         }
 
-        svg.Add($"<clipPath id=\"clip-{name}\"><path d=\"{path}\"/></clipPath><path class=\"zone-edge\" d=\"{path}\"/>");
+        svg.Add($"<clipPath id=\"clip-{name}{mark}\"><path d=\"{path}\"/></clipPath><path class=\"zone-edge\" d=\"{path}\"/>");
         svg.Add($"</g>");
     }
 
@@ -141,7 +142,7 @@ public static class HeadDrawing
     }
 
     /// <summary>White lines whose share of the area is the share of white hair; resistant white is crossed.</summary>
-    private static void Hatch(Svg svg, Zone zone, ZoneReading read)
+    private static void Hatch(Svg svg, Zone zone, ZoneReading read, string mark)
     {
         const double line = 1.5;
         double grey = read.Grey.Value;
@@ -149,7 +150,7 @@ public static class HeadDrawing
         double share = read.Resistant ? 1 - Math.Sqrt(1 - Math.Min(grey, .98)) : grey;
         double gap = share <= 0 ? 100 : line / Math.Min(share, .98);
         int turn = (int)zone % 2 == 0 ? 45 : -45;
-        svg.Add($"<pattern id=\"hatch-{Json.Name(zone)}\" width=\"{gap}\" height=\"{gap}\" patternUnits=\"userSpaceOnUse\" patternTransform=\"rotate({turn})\">");
+        svg.Add($"<pattern id=\"hatch-{Json.Name(zone)}{mark}\" width=\"{gap}\" height=\"{gap}\" patternUnits=\"userSpaceOnUse\" patternTransform=\"rotate({turn})\">");
         if (grey > 0)
         {
             svg.Add($"<rect class=\"white-line\" width=\"{gap}\" height=\"{line}\"/>");

@@ -45,7 +45,7 @@ public static class StrandDrawing
             Lock(svg, Left, line, BareTop, BareHeight, grey, zone.Lifted, 6);
             Lock(svg, Left, line, AfterTop, AfterHeight, grey, zone.After);
             string bare = zone.Lifted.Pigmented is { } lifted && zone.Lifts >= .3
-                ? $"{zone.Lifts.ToString("0.0", CultureInfo.InvariantCulture)} levels: {Undertone.Of(lifted.Lab[0])}, which the dye has to counter" : grey >= 1 ? "white hair has nothing to lift" : "hardly any lift: nothing to counter";
+                ? $"{zone.Lifts.ToString("0.0", CultureInfo.InvariantCulture)} levels lay {Undertone.Of(lifted.Lab[0])} bare" : grey >= 1 ? "white hair has nothing to lift" : "hardly any lift: nothing to counter";
             svg.Add($"<text class=\"on-mat\" x=\"{line + 13}\" y=\"{BareTop + 12.5}\">{bare}</text>");
         }
 

@@ -15,13 +15,21 @@
     }
     if (button.dataset.open) $('#' + button.dataset.open).showModal();
     if (button.dataset.close) $('#' + button.dataset.close).close();
+    if (button.id === 'larger') {
+      const large = document.documentElement.classList.toggle('large');
+      button.setAttribute('aria-pressed', large);
+      document.cookie = `kitto-type=${large ? 'large' : ''}; path=/; max-age=31536000; samesite=lax`;
+    }
     if (button.dataset.step && button.dataset.for) step($('#' + button.dataset.for), Number(button.dataset.step));
   });
 
   document.addEventListener('keydown', event => {
     if (event.target.closest('input, select, textarea') || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === '/' && $('#find')) { event.preventDefault(); $('#find').focus(); }
+    if (event.target.closest('dialog')) return;
     if (event.key === '?' && $('#keys')) { event.preventDefault(); $('#keys').showModal(); }
+    const place = /^[a-z]$/.test(event.key) && $(`a[data-key=${event.key}]`);
+    if (place) { event.preventDefault(); place.click(); }
   });
 
   function step(input, by) {

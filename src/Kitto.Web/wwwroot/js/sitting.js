@@ -26,7 +26,7 @@
       if (command && key === 'y') { event.preventDefault(); this.redo(); return; }
       if (command && key === 'enter') { event.preventDefault(); $('#sitting').requestSubmit($('#sign')); return; }
       if (command || event.altKey || event.target.closest('input, select, textarea, dialog')) return;
-      const act = { l: () => this.again(), b: () => this.brushing(), m: () => this.mirror(), h: () => this.all(), w: () => this.weeks(), k: () => $('#keep').click(), Escape: () => this.leave() }[event.key];
+      const act = { l: () => this.again(), b: () => this.brushing(), m: () => this.mirror(), a: () => this.all(), w: () => this.weeks(), k: () => $('#keep').click(), Escape: () => this.leave() }[event.key];
       if (act) { event.preventDefault(); act(); }
     },
 
@@ -185,6 +185,5 @@
         } catch { if (turn === this.turn && $('#what-if')) $('#what-if').textContent = 'No answer; open it once more.'; }
       }, 200);
     },
-    closeKeys() { $('#keys').close(); },
   })));
 })();
