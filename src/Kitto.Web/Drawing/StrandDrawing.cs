@@ -76,6 +76,22 @@ public static class StrandDrawing
         return svg.Add($"</svg>").ToString();
     }
 
+    /// <summary>One lock as she sees it now, and how far the colour goes on it: for her guide.</summary>
+    /// <param name="zone">The zone's forecast.</param>
+    /// <param name="lengths">Her lengths now.</param>
+    /// <param name="mm">Regrowth there.</param>
+    public static string ForHer(ZoneForecast zone, Look lengths, Millimetres mm)
+    {
+        const double width = 350, line = 150, top = 6, height = 26;
+        var svg = new Svg();
+        svg.Add($"<svg class=\"strand-hers\" viewBox=\"0 0 {width} 54\" role=\"img\" aria-label=\"A lock: {mm.ToString()} of new hair from the scalp; stop just before the coloured hair.\"><rect class=\"mat\" x=\"8\" y=\"2\" width=\"{width - 8}\" height=\"{height + 8}\"/><rect class=\"scalp\" x=\"0\" y=\"2\" width=\"8\" height=\"{height + 8}\"/>");
+        Lock(svg, 8, line, top, height, zone.Grey.Value, zone.Today, 8);
+        Lock(svg, line, width, top, height, 0, Plain(lengths), 8);
+        svg.Add($"<line class=\"demarcation\" x1=\"{line}\" y1=\"0\" x2=\"{line}\" y2=\"{height + 14}\"/><path class=\"paint-span\" d=\"M8 40 v5 H{line - 8} v-5\"/>");
+        svg.Add($"<text class=\"paint-words\" x=\"{line + 6}\" y=\"50\">{$"{mm}: stop before the line"}</text></svg>");
+        return svg.ToString();
+    }
+
     /// <summary>The drawing in words.</summary>
     public static string Describe(Prescription p, Reading reading, ZoneForecast? zone)
     {

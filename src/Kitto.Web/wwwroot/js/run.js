@@ -86,7 +86,7 @@
         $('.report').classList.toggle('shown', !step);
         const head = $('#guide-head');
         head.hidden = step?.dataset.kind !== 'paint';
-        $$('.zone', head).forEach(z => z.classList.toggle('now', z.dataset.zone === step?.dataset.zone));
+        $$('[data-zone]', head).forEach(z => z.classList.toggle('now', z.dataset.zone === step?.dataset.zone));
         const button = $('#run-next');
         delete button.dataset.sure;
         const after = this.steps[this.at];
