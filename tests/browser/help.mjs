@@ -1,7 +1,9 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from '@playwright/test';
+import { root } from './setup.mjs';
 
 /** Signs in with the demo account; sittings that other tests left open are put away first, unless they are wanted. */
 export async function signIn(page, keepDrafts = false) {
@@ -30,3 +32,15 @@ export function sql(statement) {
   const bin = readdirSync('/usr/lib/postgresql').map(v => `/usr/lib/postgresql/${v}/bin/psql`).pop();
   return execFileSync(bin, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', process.env.KITTO_BROWSER_DB, '-Atc', statement], { env: { ...process.env, PGPASSWORD: parts.Password } }).toString().trim();
 }
+
+/** Opens the sitting of a client of the demo. */
+export async function openSitting(page, name) {
+  await page.goto(process.env.KITTO_URL + '/clients?find=' + name);
+  await page.locator('.line').first().click();
+  await page.waitForURL(/clients\/[0-9a-f-]+$/);
+  await page.goto(page.url() + '/prescription');
+  await expect(page.locator('.verdict')).toBeVisible();
+}
+
+/** The console's answer to a case. */
+export const prescribe = caseDocument => JSON.parse(spawnSync(join(root, 'kitto'), ['prescribe', '-'], { input: caseDocument, encoding: 'utf8' }).stdout);

@@ -1,17 +1,9 @@
 // The whole moment: from sign-in to a printed kit sheet, to her phone, to the report, to the next kit.
 import { test, expect } from '@playwright/test';
-import { spawnSync } from 'node:child_process';
-import { join } from 'node:path';
-import { accessible, fits, signIn, sql } from './help.mjs';
-import { root } from './setup.mjs';
+import { accessible, fits, prescribe, signIn, sql } from './help.mjs';
 
 const desktop = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
-
-/** Every number of the page comes from the console's answer to the same case. */
-function console_(caseDocument) {
-  return JSON.parse(spawnSync(join(root, 'kitto'), ['prescribe', '-'], { input: caseDocument, encoding: 'utf8' }).stdout);
-}
 
 for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
   test(`the whole moment, the colourist at ${name} size, the client on her phone`, async ({ browser, page }) => {
@@ -125,7 +117,7 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
 
     // The frozen numbers are the console's numbers on the same case, and the sheet prints them.
     const document = sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${kit}'`);
-    const reckoned = console_(document);
+    const reckoned = prescribe(document);
     const sheet = await page.locator('.sheet').innerText();
     for (const pair of reckoned.formulas[0].pairs) {
       expect(sheet).toContain(pair.parts[0].fillGrams.toFixed(1) + ' g');
@@ -225,7 +217,7 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await page.getByLabel('asked her for this kit').check();
     await page.getByRole('button', { name: 'Sign off' }).click();
     await expect(page.getByRole('heading', { name: `${who}, kit 2` })).toBeVisible();
-    const again = console_(sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${page.url().split('/').pop()}'`));
+    const again = prescribe(sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${page.url().split('/').pop()}'`));
     expect(again.because.some(b => b.rule === 'DO8')).toBe(true);
     expect(again.because.some(b => b.rule === 'OU2')).toBe(true);
     await page.goto(process.env.KITTO_URL + `/clients?find=${who.split(' ')[1]}`);

@@ -1,18 +1,10 @@
 // A sitting: nothing typed is lost, every step can be taken back, and last time stands beside this time.
 import { test, expect } from '@playwright/test';
-import { accessible, fits, signIn } from './help.mjs';
-
-const open = async (page, name) => {
-  await page.goto(process.env.KITTO_URL + '/clients?find=' + name);
-  await page.locator('.line').first().click();
-  await page.waitForURL(/clients\/[0-9a-f-]+$/);
-  await page.goto(page.url() + '/prescription');
-  await expect(page.locator('.formula').first()).toBeVisible();
-};
+import { accessible, fits, openSitting, signIn } from './help.mjs';
 
 test('a sitting that was left is taken up again by whoever began it, and can be begun afresh', async ({ browser, page }) => {
   await signIn(page);
-  await open(page, 'Ilse');
+  await openSitting(page, 'Ilse');
   const level = page.locator('#f-goal-level');
   const before = await level.inputValue();
   await level.fill('4.5');
@@ -20,7 +12,7 @@ test('a sitting that was left is taken up again by whoever began it, and can be 
   await page.goto(process.env.KITTO_URL + '/');
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await signIn(other, true);
-  await open(other, 'Ilse');
+  await openSitting(other, 'Ilse');
   await expect(other.locator('#f-goal-level')).toHaveValue('4.5');
   await expect(other.locator('#state')).toContainText('Taken up where you left it');
   await accessible(other);
@@ -33,7 +25,7 @@ test('a sitting that was left is taken up again by whoever began it, and can be 
 test('undo and redo go over the whole sitting: fields, zones, mix and lanes', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 900 });
   await signIn(page);
-  await open(page, 'Nuala');
+  await openSitting(page, 'Nuala');
   const porosity = page.locator('#f-hair-porosity');
   const crown = page.locator('#f-zones-crown-greyPercent');
   const order = page.locator('#f-painting-order');
@@ -77,7 +69,7 @@ test('undo and redo go over the whole sitting: fields, zones, mix and lanes', as
 
 test('last time stands beside this time', async ({ page }) => {
   await signIn(page);
-  await open(page, 'Sunniva');
+  await openSitting(page, 'Sunniva');
   await expect(page.locator('.last-time')).toContainText('came out right; 16 g left');
   await expect(page.locator('.last-time')).toContainText(/Then \d+ mm and .* white, now \d+ mm/);
 });

@@ -34,6 +34,7 @@ public static class Compare
             Row($"{use}, line and ratio", "shade", p => Of(p) is { } f ? $"{f.Line}, {f.Ratio}" : null);
             Row($"{use}, developer", "developer", p => Of(p)?.Developer.Volume.ToString());
             Row($"{use}, weighed", "quantity", p => Of(p)?.MixGrams.ToString());
+            Row($"{use}, sent as", "quantity", p => Of(p) is { } f ? string.Join(", ", f.Pairs.Select(x => $"{x.Name} {x.ColourGrams + x.DeveloperGrams}")) : null);
         }
 
         Row("these hands use", "quantity", p => p.Quantity?.UseGrams.ToString());

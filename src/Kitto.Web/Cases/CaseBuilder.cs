@@ -135,13 +135,20 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             (values["client.scalp"], values["client.pregnant"], values["client.newMedicine"]) = ("sound", "", "");
         }
 
+        string? passed = null;
+        if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
+        {
+            values["plan.wantBy"] = "";
+            passed = $"The day she wanted it by, {wantBy:d MMM}, has passed";
+        }
+
         var taken = DateOnly.FromDateTime(record.Studio.Local(reading.TakenAt));
         var coloured = record.ColouredSince;
         var rate = GrowthRate.Learned(record.Grown);
         int days = record.Today.DayNumber - (coloured ?? taken).DayNumber;
         if (days <= 0 && coloured is null)
         {
-            return (values, null);
+            return (values, passed);
         }
 
         foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
@@ -165,7 +172,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
 
         return (values, coloured is { } day
             ? $"Regrowth reckoned from colour day {day:d MMM}, {days} days at {rate.Mean:0.0} mm a month: correct what you see otherwise"
-            : $"Regrowth grown on by {days} days since the reading of {taken:d MMM}");
+            : $"Regrowth grown on by {days} days since the reading of {taken:d MMM}{(passed is null ? "" : $". {passed}")}");
     }
 
     /// <summary>The zones of last time's head, so many weeks after that colour, by the paths of the form; null before the first report.</summary>

@@ -88,7 +88,7 @@ public static class StrandDrawing
         Lock(svg, 8, line, top, height, zone.Grey.Value, zone.Today, 8);
         Lock(svg, line, width, top, height, 0, Plain(lengths), 8);
         svg.Add($"<line class=\"demarcation\" x1=\"{line}\" y1=\"0\" x2=\"{line}\" y2=\"{height + 14}\"/><path class=\"paint-span\" d=\"M8 40 v5 H{line - 8} v-5\"/>");
-        svg.Add($"<text class=\"paint-words\" x=\"{line + 6}\" y=\"50\">{$"{mm}: stop before the line"}</text></svg>");
+        svg.Add($"<text class=\"paint-words\" x=\"{line + 6}\" y=\"50\">{$"{mm}, stop short"}</text></svg>");
         return svg.ToString();
     }
 
