@@ -1,9 +1,8 @@
-import { execFileSync, spawnSync } from 'node:child_process';
-import { readdirSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect } from '@playwright/test';
-import { root } from './setup.mjs';
+import { psql, root } from './setup.mjs';
 
 /** Signs in with the demo account; sittings that other tests left open are put away first, unless they are wanted. */
 export async function signIn(page, keepDrafts = false) {
@@ -27,11 +26,7 @@ export async function fits(page) {
 }
 
 /** Runs one statement in the run's own database: how a test lets time pass. */
-export function sql(statement) {
-  const parts = Object.fromEntries(process.env.KITTO_TEST_SERVER.split(';').map(p => p.split('=')));
-  const bin = readdirSync('/usr/lib/postgresql').map(v => `/usr/lib/postgresql/${v}/bin/psql`).pop();
-  return execFileSync(bin, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', process.env.KITTO_BROWSER_DB, '-Atc', statement], { env: { ...process.env, PGPASSWORD: parts.Password } }).toString().trim();
-}
+export const sql = statement => psql(process.env.KITTO_BROWSER_DB, statement);
 
 /** Opens the sitting of a client of the demo. */
 export async function openSitting(page, name) {

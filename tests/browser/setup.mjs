@@ -1,13 +1,20 @@
 // Starts the application on a free loopback port and a fresh database, and takes both down again.
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:net';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+
+/** Runs one statement in a database of the tests' cluster. */
+export function psql(database, statement) {
+  const parts = Object.fromEntries(process.env.KITTO_TEST_SERVER.split(';').map(p => p.split('=')));
+  const bin = readdirSync('/usr/lib/postgresql').map(v => `/usr/lib/postgresql/${v}/bin/psql`).pop();
+  return execFileSync(bin, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', database, '-Atc', statement], { env: { ...process.env, PGPASSWORD: parts.Password } }).toString().trim();
+}
 
 const freePort = () => new Promise(resolve => {
   const server = createServer().listen(0, '127.0.0.1', () => {
@@ -40,6 +47,7 @@ export default async function setup() {
   return async () => {
     app.kill('SIGTERM');
     await new Promise(resolve => app.on('exit', resolve));
+    psql('postgres', `drop database if exists ${process.env.KITTO_BROWSER_DB} with (force)`);
     rmSync(keys, { recursive: true, force: true });
   };
 }

@@ -1,0 +1,14 @@
+# The prescription page under load, with an application, a database cluster and a browser of its own.
+bench_page() {
+  need_dotnet; need_node; need_chromium
+  front_end
+  npm_ready "$ROOT/tests/browser"
+  local app="$ROOT/src/Kitto.Web/bin/Release/net10.0/Kitto.Web.dll"
+  if stale "$app" "$ROOT/src" "$ROOT/data"; then say "kitto: building"; build src/Kitto.Web/Kitto.Web.csproj; fi
+  # The disk is waited for as in earnest.
+  PG_EXTRA="-c max_connections=200" cluster_start pg-bench
+  cluster_use pg-bench $$
+  trap 'cluster_leave pg-bench $$' EXIT
+  export KITTO_TEST_SERVER="Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD"
+  node "$ROOT/bench/load/page.mjs" "$@"
+}
