@@ -80,7 +80,7 @@ try {
   await page.evaluate(() => {
     window.felt = [];
     const answer = document.getElementById('answer');
-    new MutationObserver(() => { const { from } = window; if (from) { window.from = 0; requestAnimationFrame(() => { const seen = new MessageChannel(); seen.port1.onmessage = () => window.felt.push(performance.now() - from); seen.port2.postMessage(0); }); } }).observe(answer, { childList: true });
+    new MutationObserver(() => { const { from } = window; if (from) { window.from = 0; requestAnimationFrame(() => { const seen = new MessageChannel(); seen.port1.onmessage = () => window.felt.push(performance.now() - from); seen.port2.postMessage(0); }); } }).observe(answer, { childList: true, subtree: true, characterData: true, attributes: true });
     document.addEventListener('input', () => { window.from = performance.now(); }, true);
   });
   const field = page.locator('#f-goal-level');

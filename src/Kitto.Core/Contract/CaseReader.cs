@@ -255,7 +255,7 @@ public static class CaseReader
         bool handMade = r.Flag("handMade") ?? false;
         r.Done();
         return r.Errors.Count > before ? null
-            : new GivenFormula(use, [.. parts.Select(p => p with { Share = Share.Of(Math.Round(p.Share.Value / sum, 9)) })], volume is { } v ? Volume.Of(v) : null, handMade);
+            : new GivenFormula(use, [.. parts.Select(p => p with { Share = Share.Of(Math.Round(p.Share.Value / sum, 14)) })], volume is { } v ? Volume.Of(v) : null, handMade);
     }
 
     private static PlanWish ReadPlan(ObjectReader r)

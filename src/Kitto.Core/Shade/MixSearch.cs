@@ -88,9 +88,14 @@ public sealed class MixSearch
 
         foreach (var mix in near)
         {
-            if (OnGrid(mix) is { } known)
+            // As it was, and at the level that is wished now.
+            int away = (int)Math.Round(rules.Wish.Value - Outcome.Adjust.MeanLevel(mix));
+            foreach (int shift in away == 0 ? [0] : new[] { 0, away })
             {
-                Try(known, Limit);
+                if (OnGrid(mix, shift) is { } known)
+                {
+                    Try(known, Limit);
+                }
             }
         }
 
@@ -218,10 +223,13 @@ public sealed class MixSearch
         }
     }
 
-    /// <summary>A mix by the numbers of its shades; null where a shade is not at hand or a share is not on the grid.</summary>
-    private GridMix? OnGrid(IReadOnlyList<MixPart> mix)
+    /// <summary>A mix by the numbers of its shades, so many levels from them; null where a shade is not at hand or a share is not on the grid.</summary>
+    private GridMix? OnGrid(IReadOnlyList<MixPart> mix, int shift)
     {
-        var parts = mix.Select(p => (Number: Array.IndexOf(codes, p.Shade), Beside: Array.FindIndex(scorer.Concentrates, c => c.Shade.Code == p.Shade), Share: p.Share.Value))
+        int Number(string code) => shift == 0 || ShadeOf.Parse(code) is not { Level: > 0 } shade
+            ? Array.IndexOf(codes, code)
+            : Array.FindIndex(scorer.Shades, s => s.Shade.Family == shade.Family && s.Shade.Level == shade.Level + shift);
+        var parts = mix.Select(p => (Number: Number(p.Shade), Beside: Array.FindIndex(scorer.Concentrates, c => c.Shade.Code == p.Shade), Share: p.Share.Value))
             .OrderBy(p => p.Beside).ThenBy(p => p.Number).ToList();
         int shades = parts.Count(p => p.Number >= 0), beside = parts.Count(p => p.Beside >= 0);
         if (shades is 0 or > MixGrid.MostShades || beside > 1 || shades + beside != parts.Count)

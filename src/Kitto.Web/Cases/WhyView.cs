@@ -10,7 +10,14 @@ public sealed record WhyView(Answer Answer, ClientRecord? Record)
     /// <summary>What can be asked about, and the heading it gets.</summary>
     private static readonly Dictionary<string, string> Headings = new()
     {
-        ["developer"] = "this strength", ["shade"] = "this mix", ["lengths"] = "this for the lengths", ["quantity"] = "so much", ["clock"] = "this order and these times", ["tests"] = "these tests", ["plan"] = "these days", ["service"] = "this service",
+        ["developer"] = "this strength",
+        ["shade"] = "this mix",
+        ["lengths"] = "this for the lengths",
+        ["quantity"] = "so much",
+        ["clock"] = "this order and these times",
+        ["tests"] = "these tests",
+        ["plan"] = "these days",
+        ["service"] = "this service",
     };
 
     /// <summary>The heading; null where nothing of that name can be asked about.</summary>

@@ -10,6 +10,7 @@
     picked: new Set(['frontHairline']),
     turn: 0,
     retry: 0,
+    complained: true,
     past: [],
     future: [],
     init() {
@@ -136,7 +137,7 @@
       const scrolls = ['.reasons-box', '.clock-box'].map(box => [box, $(box)?.scrollTop ?? 0]);
       for (const place of ['head-drawing', 'last-now', 'answer']) {
         const [now, then] = [document.getElementById(place), fresh.getElementById(place)];
-        if (now && then) this.settle(now, then, true);
+        if (now && then) this.settle(now, then);
       }
       for (const name of open) if ($(`details.${name}`, answer)) $(`details.${name}`, answer).open = true;
       this.show();
@@ -146,14 +147,18 @@
       this.complain();
       $('#sign').textContent = $('.verdict')?.dataset.sign ?? 'Sign off';
     },
-    // Only what changed is put in place of what stands there: what did not move is not drawn again.
-    settle(now, fresh, opened = false) {
-      if (!opened && now.isEqualNode(fresh)) return;
-      const parts = [[...now.children], [...fresh.children]];
-      const alike = parts[0].length > 0 && parts[0].length === parts[1].length && parts[0].every((p, i) => p.localName === parts[1][i].localName && p.className === parts[1][i].className);
-      if (alike && (opened || now.matches('.answer-top, .answer-bottom'))) parts[0].forEach((part, i) => this.settle(part, parts[1][i]));
-      else if (opened) now.replaceChildren(...fresh.childNodes);
-      else now.replaceWith(fresh);
+    // What stands is made like what came, node by node: what did not move is not drawn, laid out or focused again.
+    settle(now, fresh) {
+      if (now.isEqualNode(fresh)) return;
+      if (now.nodeName !== fresh.nodeName || now.className !== fresh.className && now.className?.baseVal !== fresh.className?.baseVal) { now.replaceWith(fresh); return; }
+      if (now.nodeType !== Node.ELEMENT_NODE) { now.data = fresh.data; return; }
+      // What other ways come to is asked for by itself; until then it stays, marked as old.
+      if (now.id === 'what-if') { now.setAttribute('aria-busy', 'true'); return; }
+      for (const { name } of [...now.attributes]) if (!fresh.hasAttribute(name) && name !== 'open') now.removeAttribute(name);
+      for (const { name, value } of fresh.attributes) if (now.getAttribute(name) !== value) now.setAttribute(name, value);
+      const [old, next] = [[...now.childNodes], [...fresh.childNodes]];
+      if (old.length === next.length) old.forEach((node, i) => this.settle(node, next[i])); else now.replaceChildren(...next);
+      if (now.matches('input, select')) now.value = fresh.value;
     },
     say(words, bad = false) {
       const state = $('#state');
@@ -162,6 +167,8 @@
     },
     complain() {
       const said = new Map($$('.missing-list li').map(li => [li.dataset.path, li.dataset.says]));
+      if (said.size === 0 && !this.complained) return;
+      this.complained = said.size > 0;
       for (const place of $$('[data-error]')) {
         const says = said.get(place.dataset.error) ?? '';
         place.textContent = says;
@@ -181,7 +188,7 @@
           const answer = await fetch(form.dataset.whatIf, { method: 'POST', body: new FormData(form), redirect: 'error' });
           if (!answer.ok) throw new Error(String(answer.status));
           const html = await answer.text();
-          if (turn === this.turn && $('#what-if')) $('#what-if').innerHTML = html;
+          if (turn === this.turn && $('#what-if')) { $('#what-if').innerHTML = html; $('#what-if').removeAttribute('aria-busy'); }
         } catch { if (turn === this.turn && $('#what-if')) $('#what-if').textContent = 'No answer; open it once more.'; }
       }, 200);
     },
