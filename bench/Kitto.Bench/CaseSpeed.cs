@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
@@ -9,8 +8,6 @@ namespace Kitto.Bench;
 /// <summary>The whole way through, from a case document to a prescription, medians on one thread: alone, and beginning at the answer before.</summary>
 public static class CaseSpeed
 {
-    private const int Runs = 21;
-
     public static int Run(TextWriter to, IReadOnlyList<string> files)
     {
         var shelf = CatalogueReader.Read(Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
@@ -23,30 +20,11 @@ public static class CaseSpeed
             // One fact is moved, as a colourist moves it, and the answer before is at hand.
             var answer = Prescriber.Prescribe(read, shelf);
             var moved = read with { Reading = read.Reading with { Zones = [.. read.Reading.Zones.Select((z, i) => i == (int)Zone.Crown ? z with { Grey = Share.Of(Math.Abs(z.Grey.Value - .05)) } : z)] } };
-            double alone = Median(() => Prescriber.Prescribe(moved, shelf)), near = Median(() => Prescriber.Prescribe(moved, shelf, answer));
+            double alone = ColourSpeed.Median(() => Prescriber.Prescribe(moved, shelf)), near = ColourSpeed.Median(() => Prescriber.Prescribe(moved, shelf, answer));
             to.WriteLine($"| {name} | {alone:0.0} | {near:0.0} | {string.Join("; ", answer.Formulas.Select(f => string.Join(" + ", f.Parts.Select(x => $"{x.Shade} {x.Share}"))))} |");
         }
 
         return 0;
-    }
-
-    private static double Median(Action run)
-    {
-        // Until everything is compiled as well as it will be, nothing is timed.
-        for (int i = 0; i < 40; i++)
-        {
-            run();
-        }
-
-        double[] times = new double[Runs];
-        for (int i = 0; i < Runs; i++)
-        {
-            long from = Stopwatch.GetTimestamp();
-            run();
-            times[i] = Stopwatch.GetElapsedTime(from).TotalMilliseconds;
-        }
-
-        return times.Order().ElementAt(Runs / 2);
     }
 
     private static Case Read(string text, Shelf shelf)

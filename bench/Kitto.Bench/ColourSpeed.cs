@@ -100,7 +100,8 @@ public static class ColourSpeed
         return (Make, new MixRules(reading.DecisiveGrey, Level.Of(head.Level), tone), () => Make().Look(new Mixture(line, developer, mix)));
     }
 
-    private static double Median(Action run)
+    /// <summary>Median of a run, ms, when everything is compiled as well as it will be.</summary>
+    internal static double Median(Action run)
     {
         for (int i = 0; i < 40; i++)
         {
