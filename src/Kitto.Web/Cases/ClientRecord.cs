@@ -1,0 +1,73 @@
+using System.Text.Json.Nodes;
+using Kitto.Core;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Safety;
+using Kitto.Core.Shade;
+using Kitto.Store;
+
+namespace Kitto.Web.Cases;
+
+/// <summary>What the record says about a client, gathered once for a page.</summary>
+public sealed record ClientRecord(
+    Client Client, Studio Studio, Destination Destination, StoredReading? Reading, IReadOnlyList<SignedPrescription> Prescriptions,
+    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, IReadOnlyList<MeasuredGrowth> Measured, IReadOnlyList<SchoolChoice> Choices, DateTime Now)
+{
+    /// <summary>The day it is in the studio.</summary>
+    public DateOnly Today => Studio.Today(Now);
+
+    /// <summary>Her regrowth as it was measured, for her rate.</summary>
+    public IReadOnlyList<Grown> Grown => [.. Measured.Select(m => new Grown(Millimetres.Of(m.Mm), Studio.Today(m.TakenAt).DayNumber - m.Since.DayNumber)).Where(g => g.Days is >= GrowthRate.LeastDays and <= 3650)];
+
+    /// <summary>The colour day that came after the last reading was taken; null where none did.</summary>
+    public DateOnly? ColouredSince => Reading is { } reading ? Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= Studio.Today(reading.TakenAt)) : null;
+
+    /// <summary>What she answered last; null where she was never asked.</summary>
+    public Consultation? Told { get; } = Answers.Count == 0 ? null : ConsultationReader.Kept(Answers[0].Document);
+
+    /// <summary>Since when skin tests count, because something new was answered then; null where nothing ever was.</summary>
+    public DateTime? TestsCountFrom => Answers.FirstOrDefault(a => a.AsksAgain)?.AnsweredAt;
+
+    /// <summary>Length of her hair as last read, cm; null where it was not.</summary>
+    public double? LengthCm => LengthOf(Reading);
+
+    /// <summary>The length of the hair in a reading, cm; null where it was not read.</summary>
+    public static double? LengthOf(StoredReading? reading) =>
+        reading is null ? null : TypedNumber.Read(FormValues.From(JsonNode.Parse(reading.Document)!.AsObject())["hair.lengthCm"], 1, 120);
+
+    /// <summary>When the last kit was signed.</summary>
+    public DateTime? LastSigned => Prescriptions.Where(p => p.KitId is not null).Select(p => (DateTime?)p.SignedAt).Max();
+
+    /// <summary>Where her answers stand for the kit that comes now.</summary>
+    public AnswersStand AnswersStand => Consultation.Stand(Answers.Count == 0 ? null : Answers[0].AnsweredAt, LastSigned, Now);
+
+    /// <summary>The answers the last kit was made on, else the ones before the newest: what a change is told against.</summary>
+    public StoredAnswers? ToldBefore => Answers.Skip(1).FirstOrDefault(a => LastSigned is not { } signed || a.AnsweredAt <= signed) ?? Answers.Skip(1).FirstOrDefault();
+
+    /// <summary>Kits that were applied and reported, newest first, each with what was prescribed.</summary>
+    public IReadOnlyList<Reported> Reported { get; } =
+    [
+        .. from o in Outcomes
+           from p in Prescriptions.Where(p => p.KitId == o.KitId)
+           let prescribed = Json.ReadPrescription(p.Document)
+           where prescribed.Quantity is not null
+           select new Reported(p, prescribed, o),
+    ];
+
+    /// <summary>Whether any test of any kit reacted, or she ever answered so, or a kit was ever stopped for it: for good, whatever is said later (SA1).</summary>
+    public bool Reacted { get; } = Tests.Any(t => t.Result == "reacted")
+        || Answers.Select(a => ConsultationReader.Kept(a.Document)).Any(a => a.Reactions || a.BlackHenna)
+        || Prescriptions.Where(p => p.Decision == "stop").Any(p => Json.ReadPrescription(p.Document).Because.Any(b => b is { Rule: "SA1", About: "stop" }));
+}
+
+/// <summary>A kit that was applied and reported.</summary>
+/// <param name="Signed">As it was signed.</param>
+/// <param name="Prescribed">What was prescribed.</param>
+/// <param name="Outcome">How it came out.</param>
+public sealed record Reported(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome)
+{
+    private Reading? head;
+
+    /// <summary>The head it was prescribed for; null where its document can no longer be read.</summary>
+    public Reading? Head(Shelf shelf) => head ??= CaseReader.Read(Signed.CaseDocument, shelf).Case?.Reading;
+}
