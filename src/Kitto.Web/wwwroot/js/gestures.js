@@ -61,7 +61,7 @@
       const says = names.map(n => $('legend', $(`.zone-fields[data-zone=${n}]`)).textContent);
       const look = this.field('look');
       if (names[0] && look.value !== names[0]) { look.value = names[0]; this.later(); }
-      const words = this.brush ? 'Brush: stroke over the zones' : says.length === 9 ? 'Whole head' : says.join(', ').replace(/^./, c => c.toUpperCase());
+      const words = this.brush ? 'Brush in hand' : says.length === 9 ? 'Whole head' : says.join(', ').replace(/^./, c => c.toUpperCase());
       if ($('#picked').textContent !== words) $('#picked').textContent = words;
     },
     brushing() {
