@@ -10,7 +10,7 @@ public static class CaseSpeed
 {
     public static int Run(TextWriter to, IReadOnlyList<string> files)
     {
-        var shelf = CatalogueReader.Read(Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
+        var shelf = ColourSpeed.Shelf;
         string[] paths = files.Count > 0 ? [.. files] : [Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")];
         var cases = paths.Select(p => (Name: Path.GetFileNameWithoutExtension(p), Case: Read(File.ReadAllText(p), shelf))).ToList();
         to.WriteLine("| case | ms alone | ms from the answer before | mix |");

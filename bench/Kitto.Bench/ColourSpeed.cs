@@ -14,7 +14,7 @@ public static class ColourSpeed
 {
     private const int Runs = 41;
 
-    private static readonly Shelf Shelf = CatalogueReader.Read(
+    internal static readonly Shelf Shelf = CatalogueReader.Read(
         Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
 
     /// <summary>Heads that ask the search for different things: name, natural level, white in percent (temples, rest), wish, texture.</summary>

@@ -42,11 +42,11 @@ try {
   }
 
   const moves = [
-    form => ['zones.crown.regrowthMm', 8 + Math.floor(Math.random() * 22)], form => ['zones.leftTemple.greyPercent', 5 * Math.floor(Math.random() * 20)],
-    form => ['goal.level', 4 + Math.floor(Math.random() * 5)], form => ['hair.porosity', ['low', 'normal', 'high'][Math.floor(Math.random() * 3)]],
+    () => ['zones.crown.regrowthMm', 8 + Math.floor(Math.random() * 22)], () => ['zones.leftTemple.greyPercent', 5 * Math.floor(Math.random() * 20)],
+    () => ['goal.level', 4 + Math.floor(Math.random() * 5)], () => ['hair.porosity', ['low', 'normal', 'high'][Math.floor(Math.random() * 3)]],
   ];
   const change = form => {
-    const [name, value] = moves[Math.floor(Math.random() * moves.length)](form);
+    const [name, value] = moves[Math.floor(Math.random() * moves.length)]();
     const body = new URLSearchParams(form.fields.map(([n, v]) => [n, n === name ? String(value) : n === 'touched' ? '1' : v]));
     return fetch(url(form.path), { method: 'POST', headers: { cookie, 'content-type': 'application/x-www-form-urlencoded' }, body });
   };
@@ -72,7 +72,7 @@ try {
   await work(colourists, rest, performance.now() + seconds * 1000, apart);
   say(`${colourists} colourists`, apart);
 
-  const together = [], felt = [];
+  const together = [];
   const until = performance.now() + seconds * 1000;
   const load = work(colourists - 1, rest, until, together);
   await page.goto(url(clients[0] + '/prescription'));
@@ -90,9 +90,8 @@ try {
   }
 
   await load;
-  felt.push(...await page.evaluate(() => window.felt));
   say(`${colourists}, one of them in a browser`, together);
-  say(`    what she sees, from the keystroke`, felt);
+  say(`    what she sees, from the keystroke`, await page.evaluate(() => window.felt));
   const hard = [], before = spent();
   await work(colourists, 0, performance.now() + 6000, hard);
   say(`${colourists}, none of them resting`, hard);

@@ -37,7 +37,7 @@ public static class Prescriber
         // 1 calendar, 2 head on the day
         var planWhy = new List<Because>();
         var plan = read.Plan is { } wish ? PlanBack.From(wish, planWhy) : null;
-        int days = plan?.ColourOn is { } colourOn ? colourOn.DayNumber - read.Plan!.Today.DayNumber : 0;
+        int days = PlanWish.DaysAhead(read.Plan, plan);
         var c = read with { Reading = read.Reading.On(days) };
 
         // 3 stops

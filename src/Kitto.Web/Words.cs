@@ -29,7 +29,7 @@ public static class Words
     public static string Of(Service service) => Of(Json.Name(service));
 
     /// <summary>"boxDye" becomes "box dye".</summary>
-    public static string Spaced(string name) => string.Concat(name.Select(c => char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : c.ToString()));
+    public static string Spaced(string name) => Json.Spaced(name);
 
     /// <summary>How a kit came out, in a few words.</summary>
     public static string Result(Kitto.Store.OutcomeReport o)

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Kitto.Core.Clock;
+using Kitto.Core.Contract;
 using Kitto.Core.Head;
 
 namespace Kitto.Core.Beside;
@@ -84,6 +85,5 @@ public static class Compare
     private static IReadOnlyList<Because> Only(Prescription one, Prescription other) =>
         [.. one.Because.Where(b => !other.Because.Any(o => o.Rule == b.Rule && o.About == b.About))];
 
-    private static string Name<T>(T value) where T : struct, Enum =>
-        string.Concat(value.ToString().Select((letter, i) => !char.IsUpper(letter) ? letter.ToString() : i == 0 ? char.ToLowerInvariant(letter).ToString() : " " + char.ToLowerInvariant(letter)));
+    private static string Name<T>(T value) where T : struct, Enum => Json.Spaced(Json.Name(value));
 }

@@ -5,7 +5,11 @@ namespace Kitto.Core.Clock;
 /// <param name="WantBy">The day she wants to look right.</param>
 /// <param name="PostDays">Days on which post leaves for her address, at least one.</param>
 /// <param name="TransitDays">Calendar days on the way, 0 to 14.</param>
-public sealed record PlanWish(DateOnly Today, DateOnly WantBy, IReadOnlyList<DayOfWeek> PostDays, int TransitDays);
+public sealed record PlanWish(DateOnly Today, DateOnly WantBy, IReadOnlyList<DayOfWeek> PostDays, int TransitDays)
+{
+    /// <summary>Days from today to colour day; none where nothing is planned or the wish cannot be met.</summary>
+    public static int DaysAhead(PlanWish? wish, KitPlan? plan) => wish is not null && plan?.ColourOn is { } on ? on.DayNumber - wish.Today.DayNumber : 0;
+}
 
 /// <summary>The dates of one kit; all but the earliest are null when the wish cannot be met.</summary>
 /// <param name="Feasible">Whether it can.</param>

@@ -29,6 +29,9 @@ public static class Json
     /// <summary>The name of a choice as documents write it.</summary>
     public static string Name<T>(T value) where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
+    /// <summary>A name in words: "boxDye" becomes "box dye".</summary>
+    public static string Spaced(string name) => string.Concat(name.Select(c => char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : c.ToString()));
+
     private static JsonSerializerOptions Make(bool indented) => new()
     {
         PropertyNamingPolicy = JsonNamingPolicy.CamelCase,

@@ -1,3 +1,4 @@
+using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 
@@ -22,8 +23,7 @@ public sealed record BowlLeft(Zone Zone, string Pair, Share Full, Grams Left, bo
             return [];
         }
 
-        int days = p.Plan?.ColourOn is { } on && c.Plan is { } wish ? on.DayNumber - wish.Today.DayNumber : 0;
-        var reading = c.Reading.On(days);
+        var reading = c.Reading.On(PlanWish.DaysAhead(c.Plan, p.Plan));
         // Her median hand over a trained one; the same for every zone.
         double hands = q.BaseGrams.Value > 0 ? q.UseGrams.Value / q.BaseGrams.Value : 1;
         bool combed = first.Use == "lengths", damp = c.Goal.DampLengths ?? combed;

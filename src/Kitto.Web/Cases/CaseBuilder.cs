@@ -64,7 +64,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             return (blank, null);
         }
 
-        var values = FormValues.From(JsonNode.Parse(reading.Document)!.AsObject());
+        var values = FormValues.Kept(reading.Document);
         if (record.Answers.Count > 0 && record.Answers[0].AnsweredAt > reading.TakenAt)
         {
             // Asked again since: what changes from kit to kit comes from her answers.

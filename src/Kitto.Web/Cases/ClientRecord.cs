@@ -1,4 +1,3 @@
-using System.Text.Json.Nodes;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
@@ -33,7 +32,7 @@ public sealed record ClientRecord(
 
     /// <summary>The length of the hair in a reading, cm; null where it was not read.</summary>
     public static double? LengthOf(StoredReading? reading) =>
-        reading is null ? null : TypedNumber.Read(FormValues.From(JsonNode.Parse(reading.Document)!.AsObject())["hair.lengthCm"], 1, 120);
+        reading is null ? null : TypedNumber.Read(FormValues.Kept(reading.Document)["hair.lengthCm"], 1, 120);
 
     /// <summary>When the last kit was signed.</summary>
     public DateTime? LastSigned => Prescriptions.Where(p => p.KitId is not null).Select(p => (DateTime?)p.SignedAt).Max();

@@ -52,6 +52,9 @@ public sealed class FormValues
         return found;
     }
 
+    /// <summary>The values of a document as it is kept.</summary>
+    public static FormValues Kept(string document) => From(JsonNode.Parse(document)!.AsObject());
+
     /// <summary>The same as a document of the contract, without what is derived from the record.</summary>
     public JsonObject ToJson()
     {

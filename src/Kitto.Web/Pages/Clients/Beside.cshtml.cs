@@ -1,4 +1,3 @@
-using System.Text.Json.Nodes;
 using Kitto.Core;
 using Kitto.Core.Beside;
 using Kitto.Core.Contract;
@@ -80,13 +79,8 @@ public sealed class BesideModel(CaseBuilder cases, Drafts drafts, Shelf shelf) :
     {
         if (id == Sitting)
         {
-            var (values, mix) = (CaseBuilder.Begin(Record).Values, "");
-            if (await drafts.Of(Record.Client.Id, User.Id()) is { } draft && draft.BegunFrom == (Record.Reading?.Version ?? 0))
-            {
-                (values, mix) = (FormValues.From(JsonNode.Parse(draft.Document)!.AsObject()), draft.Mix);
-            }
-
-            var (found, prescription, _, _) = cases.Prescribe(values, Record, mix);
+            var sitting = await Cases.Sitting.Of(Record, drafts, User.Id());
+            var (found, prescription, _, _) = cases.Prescribe(sitting.Values, Record, sitting.Mix);
             return new Version(id, "the sitting as it stands", found, prescription);
         }
 

@@ -1,4 +1,3 @@
-using System.Text.Json.Nodes;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
@@ -71,16 +70,11 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         }
 
         Record = record;
-        (Values, Note) = CaseBuilder.Begin(record);
         BegunFrom = record.Reading?.Version ?? 0;
-        // A change that a strand test asked for comes along as a mix made by hand.
-        Mix = Request.Query["mix"].ToString().Trim();
-        if (Mix.Length == 0 && await drafts.Of(id, User.Id()) is { } draft && draft.BegunFrom == BegunFrom)
-        {
-            (Values, Mix, Drafted) = (FormValues.From(JsonNode.Parse(draft.Document)!.AsObject()), draft.Mix, true);
-            Note = $"Taken up where you left it, {record.Studio.Local(draft.SavedAt):ddd HH:mm}";
-        }
-
+        // A change that a strand test asked for comes along as a mix made by hand, into a fresh sitting.
+        string asked = Request.Query["mix"].ToString().Trim();
+        var sitting = asked.Length == 0 ? await Sitting.Of(record, drafts, User.Id()) : Sitting.Begun(record) with { Mix = asked };
+        (Values, Mix, Note, Drafted) = (sitting.Values, sitting.Mix, sitting.Note, sitting.Drafted);
         Work();
         return Page();
     }
