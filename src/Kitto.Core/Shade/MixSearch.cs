@@ -1,4 +1,3 @@
-using System.Runtime.InteropServices;
 using Kitto.Core.Colour;
 
 namespace Kitto.Core.Shade;
@@ -13,7 +12,7 @@ public sealed record Found(IReadOnlyList<MixPart> Parts, double DeltaE, double G
 /// <summary>What a search came to.</summary>
 /// <param name="Mixes">The best mix of each idea, best first.</param>
 /// <param name="Simplest">The best single shade that keeps the rules; null where none does.</param>
-/// <param name="LookedAt">How many mixes were looked at; the others could be dismissed unseen.</param>
+/// <param name="LookedAt">How many mixes were looked at, counted again in every round; the others could be dismissed unseen.</param>
 public sealed record Ideas(IReadOnlyList<Found> Mixes, Found? Simplest, int LookedAt);
 
 /// <summary>
@@ -33,9 +32,7 @@ public sealed class MixSearch
     private readonly string[] codes;
     private readonly int[] levels;
     private readonly Dictionary<(int Concentrate, double Share), Features> features = [];
-    private readonly Dictionary<GridMix, float> glances = [];
     private int looked;
-    private bool once;
     private readonly IReadOnlyList<MixPart>? right;
     private readonly Canvas canvas;
     private readonly Glance glance;
@@ -99,10 +96,9 @@ public sealed class MixSearch
             }
         }
 
-        // As many good mixes as are asked for are known from the start: one round is enough, and no mix comes twice.
+        // As many good mixes as are asked for are known from the start: one round is enough.
         if (Limit < double.MaxValue && near.Count > 0)
         {
-            once = true;
             Round(Limit);
             return;
         }
@@ -270,22 +266,11 @@ public sealed class MixSearch
         }
 
         bool leaving = Leaves(mix);
-        // A mix that an earlier round passed costs what it did then.
-        float cost;
-        if (once)
-        {
-            cost = glance.Cost(mix);
-            looked++;
-        }
-        else
-        {
-            ref float kept = ref CollectionsMarshal.GetValueRefOrAddDefault(glances, mix, out bool known);
-            looked += known ? 0 : 1;
-            cost = kept = known ? kept : glance.Cost(mix);
-        }
-
+        double parts = Score.Cost(mix.Parts, leaving);
+        float cost = glance.Cost(mix, (limit - parts + Glance.Slack) / (1 - Glance.Slack));
+        looked++;
         // Where the glance has no answer it is not a number, and the mix is looked at properly.
-        if (!(cost + Score.Cost(mix.Parts, leaving) > limit + Glance.Slack * (1 + cost)) && scorer.Of(mix, leaving, limit) is { } score)
+        if (!(cost + parts > limit + Glance.Slack * (1 + cost)) && scorer.Of(mix, leaving, limit) is { } score)
         {
             best.Keep(mix, score);
         }
