@@ -45,9 +45,12 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
         return new Chosen(wanted, parts, canvas, mix, looked, others);
     }
 
+    /// <summary>Shares nearer than this weigh the same.</summary>
+    internal const double Weighed = .005;
+
     /// <summary>Whether two mixes are the same to what can be weighed.</summary>
     public static bool Same(IReadOnlyList<MixPart> one, IReadOnlyList<MixPart> two) =>
-        one.Count == two.Count && one.All(p => two.Any(q => q.Shade == p.Shade && Math.Abs(q.Share.Value - p.Share.Value) < .005));
+        one.Count == two.Count && one.All(p => two.Any(q => q.Shade == p.Shade && Math.Abs(q.Share.Value - p.Share.Value) < Weighed));
 
     /// <summary>Where a line has nothing that keeps the rules: its shade nearest to the wish, and that is said.</summary>
     private static IReadOnlyList<MixPart> Nearest(Wanted wanted, MixRules rules, ICollection<Because> why)

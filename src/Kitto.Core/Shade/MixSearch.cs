@@ -33,7 +33,8 @@ public sealed class MixSearch
     private readonly int[] levels;
     private readonly Dictionary<(int Concentrate, double Share), Features> features = [];
     private int looked;
-    private readonly IReadOnlyList<MixPart>? right;
+    private readonly bool tied;
+    private readonly GridMix? right;
     private readonly Canvas canvas;
     private readonly Glance glance;
     private MixBounds? bounds;
@@ -45,10 +46,11 @@ public sealed class MixSearch
         glance = new Glance(canvas, scorer);
         this.canvas = canvas;
         this.rules = rules;
-        this.right = right;
         best = new BestMixes(scorer, ideas);
         codes = [.. scorer.Shades.Select(s => s.Shade.Code)];
         levels = [.. scorer.Shades.Select(s => s.Shade.Level)];
+        tied = right is not null;
+        this.right = right is null ? null : OnGrid(right, 0);
     }
 
     /// <summary>The best ideas, best first.</summary>
@@ -125,7 +127,7 @@ public sealed class MixSearch
                     Singles(c, share, bar);
                 }
 
-                if (Math.Min(Limit, bar) > Score.Cost(c < 0 ? 2 : 3, right is not null))
+                if (Math.Min(Limit, bar) > Score.Cost(c < 0 ? 2 : 3, tied))
                 {
                     // Tangents touch at the best mix so far: the nearer to what is looked for, the tighter.
                     var near = best.First ?? Single(0);
@@ -163,7 +165,7 @@ public sealed class MixSearch
     private void Pass(MixBounds bounds, Features features, double bar, int concentrate, double share, int shades)
     {
         int parts = shades + (concentrate < 0 ? 0 : 1);
-        double left = Math.Min(Limit, bar) - Score.Cost(parts, right is not null);
+        double left = Math.Min(Limit, bar) - Score.Cost(parts, tied);
         var sieve = left <= 0 ? null : bounds.For(features, left, rules, concentrate, share);
         if (sieve is not { Any: true })
         {
@@ -233,7 +235,7 @@ public sealed class MixSearch
             return null;
         }
 
-        double[]? shares = MixGrid.Shares(parts.Count).FirstOrDefault(s => parts.Select((p, i) => Math.Abs(p.Share - s[i])).All(apart => apart < 1e-4));
+        double[]? shares = MixGrid.Shares(parts.Count).FirstOrDefault(s => parts.Select((p, i) => Math.Abs(p.Share - s[i])).All(apart => apart < Chosen.Weighed));
         return shares is null ? null : new GridMix(parts[0].Number, shades > 1 ? parts[1].Number : -1, shades > 2 ? parts[2].Number : -1, beside == 1 ? parts[^1].Beside : -1, shares);
     }
 
@@ -277,5 +279,5 @@ public sealed class MixSearch
     }
 
     /// <summary>Whether it leaves a last formula that was right.</summary>
-    private bool Leaves(in GridMix mix) => right is not null && !(right.Count == mix.Parts && Chosen.Same(right, scorer.Parts(mix)));
+    private bool Leaves(in GridMix mix) => tied && !(right is { } r && r.First == mix.First && r.Second == mix.Second && r.Third == mix.Third && r.Concentrate == mix.Concentrate && r.Shares.AsSpan().SequenceEqual(mix.Shares));
 }
