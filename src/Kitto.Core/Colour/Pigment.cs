@@ -54,6 +54,9 @@ public readonly record struct Pigment
     /// <summary>The sum of products, dye by dye.</summary>
     internal double Dot(in Pigment other) => Vector512.Sum(dyes * other.dyes);
 
+    /// <summary>The seven dyes in single precision, and a nought.</summary>
+    internal Vector256<float> InSingle => Vector256.Narrow(dyes.GetLower(), dyes.GetUpper());
+
     /// <summary>Depth and tones kept in different shares.</summary>
     public Pigment Faded(double depth, double tones) => new(dyes * Vector512.Create(tones).WithElement(0, depth));
 }

@@ -12,7 +12,8 @@ internal sealed class Fibres
     /// <summary>The most that the sum may miss of any light it was fitted to, against that light.</summary>
     private const double Miss = 5e-4;
 
-    private const int Dyes = 7;
+    /// <summary>Seven dyes and a nought.</summary>
+    private const int Each = 8;
 
     private readonly int shades, width;
     private readonly Vector512<float>[] low, high;
@@ -40,10 +41,10 @@ internal sealed class Fibres
         {
             for (int i = 0; i < spots; i++)
             {
-                Put(deposits, k * width + i * (Dyes + 1), on[i].Dye[k] * takes[i]);
+                (on[i].Dye[k] * takes[i]).InSingle.CopyTo(deposits, k * width + i * Each);
                 for (int beside = 0; beside < scorer.Concentrates.Length; beside++)
                 {
-                    Put(deposits, ((beside + 1) * shades + k) * width + i * (Dyes + 1), scorer.Concentrates[beside].Pure * (on[i].Feeds[k] * takes[i]));
+                    (scorer.Concentrates[beside].Pure * (on[i].Feeds[k] * takes[i])).InSingle.CopyTo(deposits, ((beside + 1) * shades + k) * width + i * Each);
                 }
             }
         }
@@ -59,7 +60,7 @@ internal sealed class Fibres
         Vector512<float> x = default, y = default, z = default;
         for (int n = 0; n < counts.Length; n++)
         {
-            var (seenX, seenY, seenZ) = Swift.See(low[n], high[n], mixed.AsSpan(n * (Dyes + 1), Dyes));
+            var (seenX, seenY, seenZ) = Swift.See(low[n], high[n], mixed.AsSpan(n * Each, Each));
             x = Vector512.MultiplyAddEstimate(counts[n], Vector512.Create(seenX), x);
             y = Vector512.MultiplyAddEstimate(counts[n], Vector512.Create(seenY), y);
             z = Vector512.MultiplyAddEstimate(counts[n], Vector512.Create(seenZ), z);
@@ -68,13 +69,7 @@ internal sealed class Fibres
         return (x, y, z);
     }
 
-    private static int Width(int spots) => (spots * (Dyes + 1) + Swift.Lanes - 1) / Swift.Lanes * Swift.Lanes;
-
-    private static void Put(float[] deposits, int at, Pigment d)
-    {
-        float[] seven = [(float)d.Depth, (float)d.Green, (float)d.Blue, (float)d.Violet, (float)d.Red, (float)d.Copper, (float)d.Gold];
-        seven.CopyTo(deposits, at);
-    }
+    private static int Width(int spots) => (spots * Each + Swift.Lanes - 1) / Swift.Lanes * Swift.Lanes;
 
     /// <summary>The same with as few spots looked at as give all of them.</summary>
     private Fibres Fewer(int concentrates)
@@ -82,13 +77,17 @@ internal sealed class Fibres
         var columns = Seen(concentrates);
         var kept = new List<int>();
         int spots = columns.Length;
-        double[][] along = new double[spots][];
         double[][] r = [.. Enumerable.Range(0, spots).Select(_ => new double[spots])];
-        while (kept.Count < spots && columns.Max(c => c.Max(Math.Abs)) > Miss)
+        while (kept.Count < spots && columns.Max(Largest) > Miss)
         {
             int next = Enumerable.Range(0, spots).Except(kept).MaxBy(i => Dot(columns[i], columns[i]));
             double norm = Math.Sqrt(Dot(columns[next], columns[next]));
-            double[] unit = along[kept.Count] = [.. columns[next].Select(v => v / norm)];
+            double[] unit = [.. columns[next]];
+            for (int row = 0; row < unit.Length; row++)
+            {
+                unit[row] /= norm;
+            }
+
             for (int i = 0; i < spots; i++)
             {
                 double part = r[kept.Count][i] = Dot(columns[i], unit);
@@ -122,33 +121,36 @@ internal sealed class Fibres
         {
             for (int n = 0; n < kept.Count; n++)
             {
-                Array.Copy(deposits, row * width + kept[n] * (Dyes + 1), few, row * fewer + n * (Dyes + 1), Dyes);
+                Array.Copy(deposits, row * width + kept[n] * Each, few, row * fewer + n * Each, Each);
             }
         }
 
         return new Fibres(shades, [.. kept.Select(n => low[n])], [.. kept.Select(n => high[n])], few, [.. counts.Select(c => Vector512.Create(c))]);
     }
 
-    /// <summary>What each spot looks like with every shade alone and with most of a concentrate beside it, each light against its mean over the spots.</summary>
+    /// <summary>What each spot looks like with every other shade alone, and with most of one concentrate or another beside it, each light against its mean over the spots.</summary>
     private double[][] Seen(int concentrates)
     {
-        double[][] columns = [.. low.Select(_ => new double[3 * shades * (1 + concentrates)])];
-        for (int k = 0; k < shades; k++)
+        int alone = (shades + 1) / 2;
+        double[][] columns = [.. low.Select(_ => new double[3 * alone * (concentrates > 0 ? 2 : 1)])];
+        for (int row = 0; row < columns[0].Length; row += 3)
         {
-            for (int c = -1; c < concentrates; c++)
+            int shade = row / 3 % alone * 2;
+            Mix(row < 3 * alone ? new GridMix(shade, -1, -1, -1, [1]) : new GridMix(shade, -1, -1, row / 3 % concentrates, [1 - MixRules.MostConcentrate, MixRules.MostConcentrate]));
+            for (int i = 0; i < low.Length; i++)
             {
-                Mix(new GridMix(k, -1, -1, c, c < 0 ? [1] : [1 - MixRules.MostConcentrate, MixRules.MostConcentrate]));
-                int row = 3 * (k * (1 + concentrates) + c + 1);
-                for (int i = 0; i < low.Length; i++)
-                {
-                    (columns[i][row], columns[i][row + 1], columns[i][row + 2]) = Swift.See(low[i], high[i], mixed.AsSpan(i * (Dyes + 1), Dyes));
-                }
+                (columns[i][row], columns[i][row + 1], columns[i][row + 2]) = Swift.See(low[i], high[i], mixed.AsSpan(i * Each, Each));
             }
         }
 
         for (int row = 0; row < columns[0].Length; row++)
         {
-            double mean = columns.Sum(c => c[row]) / columns.Length;
+            double mean = 0;
+            foreach (double[] column in columns)
+            {
+                mean += column[row] / columns.Length;
+            }
+
             foreach (double[] column in columns)
             {
                 column[row] /= mean;
@@ -156,6 +158,17 @@ internal sealed class Fibres
         }
 
         return columns;
+    }
+
+    private static double Largest(double[] of)
+    {
+        double largest = 0;
+        foreach (double value in of)
+        {
+            largest = Math.Max(largest, Math.Abs(value));
+        }
+
+        return largest;
     }
 
     private static double Dot(double[] a, double[] b)

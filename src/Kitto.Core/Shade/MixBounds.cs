@@ -1,3 +1,4 @@
+using System.Runtime.Intrinsics;
 using Kitto.Core.Colour;
 
 namespace Kitto.Core.Shade;
@@ -15,13 +16,18 @@ internal sealed class MixBounds
 {
     private const double Alike = 0.1;
 
+    /// <summary>Each band's share of the light in X, Y and Z.</summary>
+    private static readonly double[][] Shares = [.. new[] { Light.X, Light.Y, Light.Z }.Select(c => c.Select(l => l / c.Sum()).ToArray())];
+
     private readonly Canvas canvas;
     private readonly MixScorer scorer;
     private readonly Spot[] spots;
     private readonly int[] places;
     private readonly double[] pool;
     private readonly Windows pooled, nearest;
-    private readonly Tangent[][] tangents;
+    private readonly Vector512<float>[] keratin = Swift.Bands(Fibre.Keratin);
+    private readonly Vector512<float>[][] bare;
+    private readonly Sieve sieve;
 
     /// <param name="canvas">What the mix meets.</param>
     /// <param name="scorer">Its shades there.</param>
@@ -33,21 +39,17 @@ internal sealed class MixBounds
         Near = near;
         places = MostAlike(canvas.Spots);
         spots = [.. places.Select(i => canvas.Spots[i])];
+        bare = [.. spots.Select(s => Swift.Bands(s.Pigment))];
+        sieve = new Sieve(2 + 2 * Windows.Most, scorer.Shades.Length);
         double[] weights = [.. spots.Select(s => s.Weight)];
         double sum = weights.Sum();
         pool = [.. weights.Select(w => w / sum)];
         pooled = new Windows(canvas.Target, canvas.Residual, weights);
         // The weighted mean of all is not above the limit, so some spot is not above it either.
         nearest = new Windows(canvas.Target, canvas.Residual, [sum]);
-        var onWhite = scorer.Mix(near, scorer.OnWhite);
-        tangents = new Tangent[spots.Length][];
-        for (int i = 0; i < spots.Length; i++)
-        {
-            tangents[i] = Touch(spots[i], onWhite, scorer.Mix(near, scorer.OnPigment[places[i]]));
-        }
     }
 
-    /// <summary>Where the tangents touch.</summary>
+    /// <summary>Where the tangents touch, with or without a concentrate beside its shades.</summary>
     public GridMix Near { get; }
 
     /// <summary>The spots whose hair is most alike, by weight: one mix cannot be right on some of them and far off on others.</summary>
@@ -61,28 +63,41 @@ internal sealed class MixBounds
     {
         int count = scorer.Shades.Length;
         var features = new Features(count);
-        double[] most = new double[3], least = new double[3];
+        var tangents = Touch(concentrate, share);
+        Span<float> dyes = stackalloc float[8];
+        Span<double> all = stackalloc double[3], light = stackalloc double[3];
         for (int i = 0; i < count; i++)
         {
             var onWhite = Dye(scorer.OnWhite, i, concentrate, share);
-            var all = default(Xyz);
+            all.Clear();
             for (int s = 0; s < spots.Length; s++)
             {
+                var (spot, grey) = (spots[s], spots[s].Grey.Value);
                 var onPigment = Dye(scorer.OnPigment[places[s]], i, concentrate, share);
-                var light = spots[s].Light(onWhite, onPigment);
-                all += light * pool[s];
+                light.Clear();
+                if (grey > 0)
+                {
+                    See(keratin, onWhite * spot.WhiteTakes, grey, dyes, light);
+                }
+
+                if (grey < 1)
+                {
+                    See(bare[s], onPigment * spot.PigmentTakes, 1 - grey, dyes, light);
+                }
+
                 for (int q = 0; q < 3; q++)
                 {
+                    all[q] += light[q] * pool[s];
                     double tangent = tangents[s][q].At(onWhite, onPigment);
                     features.Most[q][i] += pool[s] * tangent;
                     features.MostOfAll[q][i] = Math.Max(features.MostOfAll[q][i], tangent);
-                    features.LeastOfAll[q][i] = Math.Min(features.LeastOfAll[q][i], Absorbs(light, q));
+                    features.LeastOfAll[q][i] = Math.Min(features.LeastOfAll[q][i], Absorbs(light[q]));
                 }
             }
 
             for (int q = 0; q < 3; q++)
             {
-                features.Least[q][i] = Absorbs(all, q);
+                features.Least[q][i] = Absorbs(all[q]);
             }
         }
 
@@ -95,50 +110,86 @@ internal sealed class MixBounds
     /// <param name="rules">The rules; those that are linear in the shares are met here already.</param>
     /// <param name="concentrate">The concentrate; -1 for none.</param>
     /// <param name="share">Its share.</param>
+    /// <returns>The sieve; there is one, and it is filled anew.</returns>
     public Sieve For(Features features, double limit, MixRules rules, int concentrate, double share)
     {
-        var met = new List<double[]>();
+        sieve.Clear();
+        var shades = scorer.Shades;
         if (rules.LeastNeutral > 0)
         {
-            met.Add([.. scorer.Shades.Select(s => (s.Shade.Family is Family.N or Family.NN ? 1 : 0) - rules.LeastNeutral / (1 - share) + 1e-6)]);
+            var met = sieve.Next();
+            for (int i = 0; i < met.Length; i++)
+            {
+                met[i] = (shades[i].Shade.Family is Family.N or Family.NN ? 1 : 0) - rules.LeastNeutral / (1 - share) + 1e-6;
+            }
         }
 
-        double foreign = MixRules.MostForeign - (concentrate >= 0 && rules.Foreign(scorer.Concentrates[concentrate].Shade) ? share : 0);
-        met.Add([.. scorer.Shades.Select(s => foreign / (1 - share) - (rules.Foreign(s.Shade) ? 1 : 0) + 1e-6)]);
+        double most = MixRules.MostForeign - (concentrate >= 0 && rules.Foreign(scorer.Concentrates[concentrate].Shade) ? share : 0);
+        var foreign = sieve.Next();
+        for (int i = 0; i < foreign.Length; i++)
+        {
+            foreign[i] = most / (1 - share) - (rules.Foreign(shades[i].Shade) ? 1 : 0) + 1e-6;
+        }
 
         foreach (var c in nearest.For(limit))
         {
-            met.Add(Met(c, features.MostOfAll, features.LeastOfAll));
+            Met(c, features.MostOfAll, features.LeastOfAll, sieve.Next());
         }
 
         foreach (var c in pooled.For(limit))
         {
-            met.Add(Met(c, features.Most, features.Least));
+            Met(c, features.Most, features.Least, sieve.Next());
         }
 
-        return new Sieve(met, scorer.Shades.Length);
+        sieve.Fill();
+        return sieve;
     }
 
-    private static double[] Met(Condition c, double[][] most, double[][] least)
+    private static void Met(Condition c, double[][] most, double[][] least, Span<double> met)
     {
-        double[] met = new double[most[0].Length];
+        double[] ofX = (c.X > 0 ? most : least)[0], ofY = (c.Y > 0 ? most : least)[1], ofZ = (c.Z > 0 ? most : least)[2];
         for (int i = 0; i < met.Length; i++)
         {
-            double x = c.X * (c.X > 0 ? most : least)[0][i], y = c.Y * (c.Y > 0 ? most : least)[1][i], z = c.Z * (c.Z > 0 ? most : least)[2][i];
+            double x = c.X * ofX[i], y = c.Y * ofY[i], z = c.Z * ofZ[i];
             met[i] = x + y + z - c.From + Sieve.Spare(Math.Abs(x) + Math.Abs(y) + Math.Abs(z));
         }
-
-        return met;
     }
 
     private Pigment Dye(MixScorer.Deposits deposits, int shade, int concentrate, double share) =>
         concentrate < 0 ? deposits.Dye[shade] : deposits.Dye[shade] * (1 - share) + scorer.Concentrates[concentrate].Pure * (deposits.Feeds[shade] * share);
 
-    private static double Absorbs(in Xyz light, int channel)
+    private static void See(Vector512<float>[] bare, in Pigment dye, double counts, Span<float> dyes, Span<double> light)
     {
-        double part = channel switch { 0 => light.X / Light.White.X, 1 => light.Y / Light.White.Y, _ => light.Z / Light.White.Z };
+        dye.InSingle.CopyTo(dyes);
+        var (x, y, z) = Swift.See(bare[0], bare[1], dyes);
+        light[0] += counts * x;
+        light[1] += counts * y;
+        light[2] += counts * z;
+    }
+
+    private static double Absorbs(double part)
+    {
         double q = Math.Log((part - Fibre.Surface) / (1 - Fibre.Surface)) / Fibre.Law;
         return q * q;
+    }
+
+    /// <summary>The tangents of every spot's absorption at the shades of the good mix with so much of a concentrate beside them.</summary>
+    private Tangent[][] Touch(int concentrate, double share)
+    {
+        Pigment Of(MixScorer.Deposits deposits)
+        {
+            var (sum, whole) = (default(Pigment), 0.0);
+            for (int i = 0; i < Near.Shades; i++)
+            {
+                sum += Dye(deposits, Near.Shade(i), concentrate, share) * Near.Shares[i];
+                whole += Near.Shares[i];
+            }
+
+            return sum * (1 / whole);
+        }
+
+        var onWhite = Of(scorer.OnWhite);
+        return [.. spots.Select((spot, s) => Touch(spot, onWhite, Of(scorer.OnPigment[places[s]])))];
     }
 
     /// <summary>The tangents of one spot's absorption at a mix.</summary>
@@ -146,26 +197,31 @@ internal sealed class MixBounds
     {
         double grey = spot.Grey.Value;
         double[] white = Fibre.Absorbed(Fibre.Keratin, onWhite * spot.WhiteTakes), pigmented = Fibre.Absorbed(spot.Pigment, onPigment * spot.PigmentTakes);
-        double[][] channels = [Light.X, Light.Y, Light.Z];
+        Span<double> passed = stackalloc double[3];
+        Span<Pigment> gW = stackalloc Pigment[3], gP = stackalloc Pigment[3];
+        passed.Clear();
+        gW.Clear();
+        gP.Clear();
+        for (int band = 0; band < Light.Bands; band++)
+        {
+            double x = Math.Sqrt(white[band]), y = Math.Sqrt(pigmented[band]), w = grey * Math.Exp(-Fibre.Law * x), p = (1 - grey) * Math.Exp(-Fibre.Law * y);
+            var dye = Fibre.DyeAt(band);
+            var (dW, dP) = (dye * (-w * Fibre.Law / (2 * x)), dye * (-p * Fibre.Law / (2 * y)));
+            for (int channel = 0; channel < 3; channel++)
+            {
+                double share = Shares[channel][band];
+                passed[channel] += share * (w + p);
+                gW[channel] += dW * share;
+                gP[channel] += dP * share;
+            }
+        }
+
         var touching = new Tangent[3];
         for (int channel = 0; channel < 3; channel++)
         {
-            double full = channels[channel].Sum(), passed = 0;
-            Pigment gW = default, gP = default;
-            for (int band = 0; band < Light.Bands; band++)
-            {
-                double x = Math.Sqrt(white[band]), y = Math.Sqrt(pigmented[band]), share = channels[channel][band] / full;
-                double w = grey * share * Math.Exp(-Fibre.Law * x), p = (1 - grey) * share * Math.Exp(-Fibre.Law * y);
-                passed += w + p;
-                var dye = Fibre.DyeAt(band);
-                gW += dye * (-w * Fibre.Law / (2 * x));
-                gP += dye * (-p * Fibre.Law / (2 * y));
-            }
-
-            double q = -Math.Log(passed) / Fibre.Law, chain = -2 * q / (Fibre.Law * passed);
-            gW *= chain * spot.WhiteTakes;
-            gP *= chain * spot.PigmentTakes;
-            touching[channel] = new Tangent(q * q - gW.Dot(onWhite) - gP.Dot(onPigment), gW, gP);
+            double q = -Math.Log(passed[channel]) / Fibre.Law, chain = -2 * q / (Fibre.Law * passed[channel]);
+            var (byWhite, byPigment) = (gW[channel] * (chain * spot.WhiteTakes), gP[channel] * (chain * spot.PigmentTakes));
+            touching[channel] = new Tangent(q * q - byWhite.Dot(onWhite) - byPigment.Dot(onPigment), byWhite, byPigment);
         }
 
         return touching;

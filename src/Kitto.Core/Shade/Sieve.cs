@@ -11,40 +11,70 @@ internal sealed class Sieve
 
     private const int Lanes = 16;
 
-    private readonly int shades, blocks, conditions;
+    private readonly int shades, blocks;
+    private readonly double[] rows;
+    private readonly int[] order, lacking;
     private readonly float[] met, byShade, most;
+    private int conditions;
 
-    /// <param name="conditions">What has to be met: by each shade alone, zero or more where it is.</param>
+    /// <param name="room">How many conditions there can be.</param>
     /// <param name="shades">How many shades.</param>
-    public Sieve(IReadOnlyList<double[]> conditions, int shades)
+    public Sieve(int room, int shades)
     {
         this.shades = shades;
-        this.conditions = conditions.Count;
-        // Those that most shades fall short of come first: most mixes then fail at once.
-        conditions = [.. conditions.OrderByDescending(c => c.Count(x => x < 0))];
         blocks = (shades + Lanes - 1) / Lanes;
-        // Block by block, so that a mix's last shade is tried eight at a time.
-        met = new float[blocks * this.conditions * Lanes];
-        Width = (this.conditions + Lanes - 1) / Lanes * Lanes;
-        byShade = new float[shades * Width];
-        most = new float[Width];
-        for (int t = 0; t < this.conditions; t++)
+        int width = (room + Lanes - 1) / Lanes * Lanes;
+        rows = new double[room * shades];
+        (order, lacking) = (new int[room], new int[room]);
+        met = new float[blocks * room * Lanes];
+        byShade = new float[shades * width];
+        most = new float[width];
+    }
+
+    /// <summary>Without conditions again.</summary>
+    public void Clear() => conditions = 0;
+
+    /// <summary>Room for one more condition: by each shade alone, zero or more where it is met.</summary>
+    public Span<double> Next() => rows.AsSpan(conditions++ * shades, shades);
+
+    /// <summary>Takes the conditions in.</summary>
+    public void Fill()
+    {
+        // Those that most shades fall short of come first: most mixes then fail at once.
+        for (int t = 0; t < conditions; t++)
         {
-            most[t] = float.MinValue;
-            for (int k = 0; k < shades; k++)
+            order[t] = t;
+            lacking[t] = 0;
+            foreach (double at in rows.AsSpan(t * shades, shades))
             {
-                float at = (float)conditions[t][k];
-                met[(k / Lanes * this.conditions + t) * Lanes + k % Lanes] = at;
-                byShade[k * Width + t] = at;
-                most[t] = Math.Max(most[t], at);
+                lacking[t] -= at < 0 ? 1 : 0;
             }
         }
 
-        Any = most.All(m => m >= 0);
+        Array.Sort(lacking, order, 0, conditions);
+        Width = (conditions + Lanes - 1) / Lanes * Lanes;
+        byShade.AsSpan().Clear();
+        most.AsSpan().Clear();
+        Any = true;
+        for (int t = 0; t < conditions; t++)
+        {
+            float top = float.MinValue;
+            for (int k = 0; k < shades; k++)
+            {
+                // Block by block, so that a mix's last shade is tried sixteen at a time.
+                float at = (float)rows[order[t] * shades + k];
+                met[(k / Lanes * conditions + t) * Lanes + k % Lanes] = at;
+                byShade[k * Width + t] = at;
+                top = Math.Max(top, at);
+            }
+
+            most[t] = top;
+            Any &= top >= 0;
+        }
     }
 
     /// <summary>Whether any mix at all can pass.</summary>
-    public bool Any { get; }
+    public bool Any { get; private set; }
 
     /// <summary>What is certain to be more than rounding.</summary>
     public static double Spare(double size) => Slack * (1 + size);
@@ -103,5 +133,5 @@ internal sealed class Sieve
     }
 
     /// <summary>How much room a mix so far takes: the conditions, padded.</summary>
-    public int Width { get; }
+    public int Width { get; private set; }
 }

@@ -17,7 +17,7 @@ internal readonly record struct Condition(double X, double Y, double Z, double F
 internal sealed class Windows
 {
     private readonly double lightness, chroma, turn, weight;
-    private readonly double[] weights, roots;
+    private readonly double[] weights, roots, absorbs, slopes;
     private readonly Dictionary<double, IReadOnlyList<Condition>> known = [];
 
     /// <param name="target">What the forecast is compared with.</param>
@@ -33,7 +33,12 @@ internal sealed class Windows
         var wish = target - residual;
         double v = (wish.L + 16) / 116;
         roots = [v + wish.A / 500, v, v - wish.B / 200];
+        absorbs = [.. roots.Select(Absorbs)];
+        slopes = [.. roots.Select(Slope)];
     }
+
+    /// <summary>The most conditions that one limit makes.</summary>
+    public const int Most = 26;
 
     /// <summary>The absorption of a mean cube root of light: what a grey of that light would absorb.</summary>
     public static double Absorbs(double root)
@@ -55,11 +60,16 @@ internal sealed class Windows
             dC = Math.Max(dC, each * Chroma(limit / each) / weight);
         }
 
-        var conditions = new List<Condition>();
-        if (double.IsInfinity(dL) || double.IsInfinity(dC))
+        var conditions = new List<Condition>(Most);
+        if (double.IsInfinity(dL) || double.IsInfinity(dC) || slopes.Any(s => !(s < 0)))
         {
             return conditions;
         }
+
+        // How far each root goes, and what the curve may bend away from its slope there.
+        double dV = dL / 116;
+        double[] far = [Math.Sqrt(dV * dV + dC * dC / 250_000), dV, Math.Sqrt(dV * dV + dC * dC / 40_000)];
+        double[] bends = [.. far.Select((f, q) => Math.Max(Absorbs(roots[q] - f) + slopes[q] * f, Absorbs(roots[q] + f) - slopes[q] * f) - absorbs[q])];
 
         for (int l = -1; l <= 1; l++)
         {
@@ -67,7 +77,7 @@ internal sealed class Windows
             {
                 for (int b = -1; b <= 1; b++)
                 {
-                    if ((l, a, b) != (0, 0, 0) && Touching(l / dL, a / dC, b / dC, dL, dC) is { } condition)
+                    if ((l, a, b) != (0, 0, 0) && Touching(l / dL, a / dC, b / dC, dL, dC, bends) is { } condition)
                     {
                         conditions.Add(condition);
                     }
@@ -79,35 +89,25 @@ internal sealed class Windows
     }
 
     /// <summary>The plane with a normal in L, a, b that touches the spheroid, as a condition on absorption.</summary>
-    private Condition? Touching(double l, double a, double b, double dL, double dC)
+    private Condition? Touching(double l, double a, double b, double dL, double dC, double[] bends)
     {
         double reach = Math.Sqrt(l * l * dL * dL + (a * a + b * b) * dC * dC);
-        // L, a, b are linear in the three cube roots: the normal there, and how far each root goes.
-        double[] normal = [500 * a, 116 * l - 500 * a + 200 * b, -200 * b];
-        double dV = dL / 116;
-        double[] far = [Math.Sqrt(dV * dV + dC * dC / 250_000), dV, Math.Sqrt(dV * dV + dC * dC / 40_000)];
-        double[] weigh = new double[3];
+        // L, a, b are linear in the three cube roots: the normal there.
+        Span<double> weigh = [500 * a, 116 * l - 500 * a + 200 * b, -200 * b];
         double from = -reach;
         for (int q = 0; q < 3; q++)
         {
-            double slope = Slope(roots[q]);
-            if (!(slope < 0))
-            {
-                return null;
-            }
-
             // normal . root >= -reach; more absorption is less light, so the sign turns, and the curve is given what it may bend away.
-            weigh[q] = normal[q] / slope;
-            from += weigh[q] * Absorbs(roots[q]);
+            weigh[q] /= slopes[q];
+            from += weigh[q] * absorbs[q];
             if (weigh[q] < 0)
             {
-                double bend = Math.Max(Absorbs(roots[q] - far[q]) + slope * far[q], Absorbs(roots[q] + far[q]) - slope * far[q]) - Absorbs(roots[q]);
-                if (double.IsInfinity(bend))
+                if (double.IsInfinity(bends[q]))
                 {
                     return null;
                 }
 
-                from += weigh[q] * bend;
+                from += weigh[q] * bends[q];
             }
         }
 
