@@ -25,8 +25,8 @@ internal sealed class MixBounds
     private readonly int[] places;
     private readonly double[] pool;
     private readonly Windows pooled, nearest;
-    private readonly Vector512<float>[] keratin = Swift.Bands(Fibre.Keratin);
-    private readonly Vector512<float>[][] bare;
+    private readonly Vector512<float> keratin = Swift.Bands(Fibre.Keratin);
+    private readonly Vector512<float>[] bare;
     private readonly Sieve sieve;
 
     /// <param name="canvas">What the mix meets.</param>
@@ -64,25 +64,24 @@ internal sealed class MixBounds
         int count = scorer.Shades.Length;
         var features = new Features(count);
         var tangents = Touch(concentrate, share);
-        Span<float> dyes = stackalloc float[8];
         Span<double> all = stackalloc double[3], light = stackalloc double[3];
         for (int i = 0; i < count; i++)
         {
-            var onWhite = Dye(scorer.OnWhite, i, concentrate, share);
+            var onWhite = scorer.Dye(scorer.OnWhite, i, concentrate, share);
             all.Clear();
             for (int s = 0; s < spots.Length; s++)
             {
                 var (spot, grey) = (spots[s], spots[s].Grey.Value);
-                var onPigment = Dye(scorer.OnPigment[places[s]], i, concentrate, share);
+                var onPigment = scorer.Dye(scorer.OnPigment[places[s]], i, concentrate, share);
                 light.Clear();
                 if (grey > 0)
                 {
-                    See(keratin, onWhite * spot.WhiteTakes, grey, dyes, light);
+                    See(keratin, onWhite * spot.WhiteTakes, grey, light);
                 }
 
                 if (grey < 1)
                 {
-                    See(bare[s], onPigment * spot.PigmentTakes, 1 - grey, dyes, light);
+                    See(bare[s], onPigment * spot.PigmentTakes, 1 - grey, light);
                 }
 
                 for (int q = 0; q < 3; q++)
@@ -155,13 +154,11 @@ internal sealed class MixBounds
         }
     }
 
-    private Pigment Dye(MixScorer.Deposits deposits, int shade, int concentrate, double share) =>
-        concentrate < 0 ? deposits.Dye[shade] : deposits.Dye[shade] * (1 - share) + scorer.Concentrates[concentrate].Pure * (deposits.Feeds[shade] * share);
-
-    private static void See(Vector512<float>[] bare, in Pigment dye, double counts, Span<float> dyes, Span<double> light)
+    private static void See(Vector512<float> bare, in Pigment dye, double counts, Span<double> light)
     {
-        dye.InSingle.CopyTo(dyes);
-        var (x, y, z) = Swift.See(bare[0], bare[1], dyes);
+        // Of the most light that there can be: the least is absorbed of it.
+        counts *= 1 + Swift.Miss;
+        var (x, y, z) = Swift.See(bare + Swift.Absorbs(dye));
         light[0] += counts * x;
         light[1] += counts * y;
         light[2] += counts * z;
@@ -181,7 +178,7 @@ internal sealed class MixBounds
             var (sum, whole) = (default(Pigment), 0.0);
             for (int i = 0; i < Near.Shades; i++)
             {
-                sum += Dye(deposits, Near.Shade(i), concentrate, share) * Near.Shares[i];
+                sum += scorer.Dye(deposits, Near.Shade(i), concentrate, share) * Near.Shares[i];
                 whole += Near.Shares[i];
             }
 

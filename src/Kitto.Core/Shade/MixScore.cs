@@ -145,6 +145,10 @@ internal sealed class MixScorer
         return mix.Concentrate < 0 ? sum : sum + Concentrates[mix.Concentrate].Pure * (depth * (mix.Shares[^1] / rest));
     }
 
+    /// <summary>The dye of one shade with so much of a concentrate beside it; -1 for none.</summary>
+    public Pigment Dye(Deposits deposits, int shade, int concentrate, double share) =>
+        concentrate < 0 ? deposits.Dye[shade] : deposits.Dye[shade] * (1 - share) + Concentrates[concentrate].Pure * (deposits.Feeds[shade] * share);
+
     public MixSums Sums(in GridMix mix)
     {
         double neutral = 0, extra = 0, cool = 0, warm = 0, clear = 0, foreign = 0;
