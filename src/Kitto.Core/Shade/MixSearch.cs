@@ -12,7 +12,7 @@ public sealed record Found(IReadOnlyList<MixPart> Parts, double DeltaE, double G
 /// <summary>What a search came to.</summary>
 /// <param name="Mixes">The best mix of each idea, best first.</param>
 /// <param name="Simplest">The best single shade that keeps the rules; null where none does.</param>
-/// <param name="LookedAt">How many mixes were looked at, counted again in every round; the others could be dismissed unseen.</param>
+/// <param name="LookedAt">How many mixes were looked at in the last round; the others could be dismissed unseen.</param>
 public sealed record Ideas(IReadOnlyList<Found> Mixes, Found? Simplest, int LookedAt);
 
 /// <summary>
@@ -118,6 +118,7 @@ public sealed class MixSearch
     /// <summary>Finds every mix of several parts that costs no more than the bar, or than the worst idea.</summary>
     private void Round(double bar)
     {
+        looked = 0;
         for (int c = -1; c < scorer.Concentrates.Length; c++)
         {
             foreach (double share in c < 0 ? [0] : Concentrated)
