@@ -28,6 +28,7 @@ internal sealed class MixBounds
     private readonly Vector512<float> keratin = Swift.Bands(Fibre.Keratin);
     private readonly Vector512<float>[] bare;
     private readonly Sieve sieve;
+    private readonly MixFloor floor;
 
     /// <param name="canvas">What the mix meets.</param>
     /// <param name="scorer">Its shades there.</param>
@@ -40,6 +41,7 @@ internal sealed class MixBounds
         places = MostAlike(canvas.Spots);
         spots = [.. places.Select(i => canvas.Spots[i])];
         bare = [.. spots.Select(s => Swift.Bands(s.Pigment))];
+        floor = new MixFloor(canvas, scorer, places);
         sieve = new Sieve(2 + 2 * Windows.Most, scorer.Shades.Length);
         double[] weights = [.. spots.Select(s => s.Weight)];
         double sum = weights.Sum();
@@ -63,7 +65,9 @@ internal sealed class MixBounds
     {
         int count = scorer.Shades.Length;
         var features = new Features(count);
-        var tangents = Touch(concentrate, share);
+        var touch = Touch(scorer.OnWhite, concentrate, share);
+        Tangent[][] tangents = [.. spots.Select((spot, s) => Shares.Select(light => Tangent.Of(spot, light, touch, Touch(scorer.OnPigment[places[s]], concentrate, share))).ToArray())];
+        floor.Of(on => Touch(on, concentrate, share), concentrate, share).CopyTo(features.Floor, 0);
         Span<double> all = stackalloc double[3], light = stackalloc double[3];
         for (int i = 0; i < count; i++)
         {
@@ -132,25 +136,27 @@ internal sealed class MixBounds
 
         foreach (var c in nearest.For(limit))
         {
-            Met(c, features.MostOfAll, features.LeastOfAll, sieve.Next());
+            Met(c, limit, features.MostOfAll, features.LeastOfAll, features.Floor, sieve.Next());
         }
 
         foreach (var c in pooled.For(limit))
         {
-            Met(c, features.Most, features.Least, sieve.Next());
+            Met(c, limit, features.Most, features.Least, features.Floor, sieve.Next());
         }
 
         sieve.Fill();
         return sieve;
     }
 
-    private static void Met(Condition c, double[][] most, double[][] least, Span<double> met)
+    private static void Met(Condition c, double limit, double[][] most, double[][] least, double[] floor, Span<double> met)
     {
         double[] ofX = (c.X > 0 ? most : least)[0], ofY = (c.Y > 0 ? most : least)[1], ofZ = (c.Z > 0 ? most : least)[2];
         for (int i = 0; i < met.Length; i++)
         {
             double x = c.X * ofX[i], y = c.Y * ofY[i], z = c.Z * ofZ[i];
-            met[i] = x + y + z - c.From + Sieve.Spare(Math.Abs(x) + Math.Abs(y) + Math.Abs(z));
+            // What is spent elsewhere is not left for these spots: the reach shrinks at least in proportion.
+            double spent = c.Reach * floor[i] / limit;
+            met[i] = x + y + z - c.From - spent + Sieve.Spare(Math.Abs(x) + Math.Abs(y) + Math.Abs(z) + Math.Abs(spent));
         }
     }
 
@@ -170,64 +176,17 @@ internal sealed class MixBounds
         return q * q;
     }
 
-    /// <summary>The tangents of every spot's absorption at the shades of the good mix with so much of a concentrate beside them.</summary>
-    private Tangent[][] Touch(int concentrate, double share)
+    /// <summary>The dye of the shades of the good mix with so much of a concentrate beside them: tangents touch there.</summary>
+    private Pigment Touch(MixScorer.Deposits deposits, int concentrate, double share)
     {
-        Pigment Of(MixScorer.Deposits deposits)
+        var (sum, whole) = (default(Pigment), 0.0);
+        for (int i = 0; i < Near.Shades; i++)
         {
-            var (sum, whole) = (default(Pigment), 0.0);
-            for (int i = 0; i < Near.Shades; i++)
-            {
-                sum += scorer.Dye(deposits, Near.Shade(i), concentrate, share) * Near.Shares[i];
-                whole += Near.Shares[i];
-            }
-
-            return sum * (1 / whole);
+            sum += scorer.Dye(deposits, Near.Shade(i), concentrate, share) * Near.Shares[i];
+            whole += Near.Shares[i];
         }
 
-        var onWhite = Of(scorer.OnWhite);
-        return [.. spots.Select((spot, s) => Touch(spot, onWhite, Of(scorer.OnPigment[places[s]])))];
-    }
-
-    /// <summary>The tangents of one spot's absorption at a mix.</summary>
-    private static Tangent[] Touch(Spot spot, in Pigment onWhite, in Pigment onPigment)
-    {
-        double grey = spot.Grey.Value;
-        double[] white = Fibre.Absorbed(Fibre.Keratin, onWhite * spot.WhiteTakes), pigmented = Fibre.Absorbed(spot.Pigment, onPigment * spot.PigmentTakes);
-        Span<double> passed = stackalloc double[3];
-        Span<Pigment> gW = stackalloc Pigment[3], gP = stackalloc Pigment[3];
-        passed.Clear();
-        gW.Clear();
-        gP.Clear();
-        for (int band = 0; band < Light.Bands; band++)
-        {
-            double x = Math.Sqrt(white[band]), y = Math.Sqrt(pigmented[band]), w = grey * Math.Exp(-Fibre.Law * x), p = (1 - grey) * Math.Exp(-Fibre.Law * y);
-            var dye = Fibre.DyeAt(band);
-            var (dW, dP) = (dye * (-w * Fibre.Law / (2 * x)), dye * (-p * Fibre.Law / (2 * y)));
-            for (int channel = 0; channel < 3; channel++)
-            {
-                double share = Shares[channel][band];
-                passed[channel] += share * (w + p);
-                gW[channel] += dW * share;
-                gP[channel] += dP * share;
-            }
-        }
-
-        var touching = new Tangent[3];
-        for (int channel = 0; channel < 3; channel++)
-        {
-            double q = -Math.Log(passed[channel]) / Fibre.Law, chain = -2 * q / (Fibre.Law * passed[channel]);
-            var (byWhite, byPigment) = (gW[channel] * (chain * spot.WhiteTakes), gP[channel] * (chain * spot.PigmentTakes));
-            touching[channel] = new Tangent(q * q - byWhite.Dot(onWhite) - byPigment.Dot(onPigment), byWhite, byPigment);
-        }
-
-        return touching;
-    }
-
-    /// <summary>Tangent of one spot's absorption in one channel.</summary>
-    private readonly record struct Tangent(double Level, Pigment White, Pigment Pigmented)
-    {
-        public double At(in Pigment white, in Pigment pigmented) => Level + White.Dot(white) + Pigmented.Dot(pigmented);
+        return sum * (1 / whole);
     }
 }
 
@@ -241,6 +200,9 @@ internal sealed class Features(int shades)
     public double[][] MostOfAll { get; } = Make(shades, double.MinValue);
 
     public double[][] LeastOfAll { get; } = Make(shades, double.MaxValue);
+
+    /// <summary>What it costs at least beside the blend of the spots pooled.</summary>
+    public double[] Floor { get; } = new double[shades];
 
     private static double[][] Make(int shades, double with) => [.. Enumerable.Range(0, 3).Select(_ => Enumerable.Repeat(with, shades).ToArray())];
 }

@@ -7,7 +7,8 @@ namespace Kitto.Core.Shade;
 /// <param name="Y">In Y.</param>
 /// <param name="Z">In Z.</param>
 /// <param name="From">The sum is at least this.</param>
-internal readonly record struct Condition(double X, double Y, double Z, double From);
+/// <param name="Reach">How much lower that is for the limit; it shrinks with the limit at least in proportion.</param>
+internal readonly record struct Condition(double X, double Y, double Z, double From, double Reach);
 
 /// <summary>
 /// Where the mean colour of some spots can lie when their weighted dE00 to the target is not above a limit, as linear conditions on absorption.
@@ -111,7 +112,7 @@ internal sealed class Windows
             }
         }
 
-        return new Condition(weigh[0], weigh[1], weigh[2], from);
+        return new Condition(weigh[0], weigh[1], weigh[2], from, reach);
     }
 
     private double Lightness(double difference) => difference * .0075 < 1 ? difference * lightness / (1 - .0075 * difference) : double.PositiveInfinity;
