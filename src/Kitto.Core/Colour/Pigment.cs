@@ -52,7 +52,12 @@ public readonly record struct Pigment
     public static Pigment operator *(in Pigment a, double times) => new(a.dyes * times);
 
     /// <summary>The sum of products, dye by dye.</summary>
-    internal double Dot(in Pigment other) => Vector512.Sum(dyes * other.dyes);
+    internal double Dot(in Pigment other)
+    {
+        var products = dyes * other.dyes;
+        var half = products.GetLower() + products.GetUpper();
+        return Vector128.Sum(half.GetLower() + half.GetUpper());
+    }
 
     /// <summary>The seven dyes in single precision, and a nought.</summary>
     internal Vector256<float> InSingle => Vector256.Narrow(dyes.GetLower(), dyes.GetUpper());

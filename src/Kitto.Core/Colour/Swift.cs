@@ -50,7 +50,14 @@ internal static class Swift
     public static (float X, float Y, float Z) See(Vector512<float> sigma)
     {
         var passed = Passed(sigma);
-        return ((float)Fibre.Surface + Vector512.Sum(passed * X), (float)Fibre.Surface + Vector512.Sum(passed * Y), (float)Fibre.Surface + Vector512.Sum(passed * Z));
+        return ((float)Fibre.Surface + Sum(passed * X), (float)Fibre.Surface + Sum(passed * Y), (float)Fibre.Surface + Sum(passed * Z));
+    }
+
+    /// <summary>What a grey absorbs that sends back this light.</summary>
+    public static Vector512<float> Absorbed(Vector512<float> light)
+    {
+        var q = Vector512.Log((light - Vector512.Create((float)Fibre.Surface)) * (float)(1 / (1 - Fibre.Surface))) * (float)(1 / Fibre.Law);
+        return q * q;
     }
 
     /// <summary>L*a*b* of light.</summary>
@@ -97,6 +104,14 @@ internal static class Swift
         var q = (c2 - c1) / (Vector512<float>.One + c * .045f);
         var s = Vector512<float>.One + c * t * .015f;
         return Sqrt(p * p + q * q + c1 * c2 * apart / (s * s) + tiny);
+    }
+
+    /// <summary>Half on half, while the vector is wide: the library's own sum goes through each quarter.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    public static float Sum(Vector512<float> of)
+    {
+        var half = of.GetLower() + of.GetUpper();
+        return Vector128.Sum(half.GetLower() + half.GetUpper());
     }
 
     /// <summary>exp(-5.9 sqrt(sigma)), as <see cref="Fibre"/> has it.</summary>

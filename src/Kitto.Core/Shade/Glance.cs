@@ -5,14 +5,14 @@ namespace Kitto.Core.Shade;
 
 /// <summary>
 /// A first look at a mix in single precision, all spots side by side: what it costs to within <see cref="Slack"/> times one plus the cost.
-/// The same formulas as <see cref="Canvas.Look"/>; only the turning term of blue hues is left out, and where it would count there is no answer; and few spots are looked at for all (<see cref="Fibres"/>).
+/// The same formulas as <see cref="Canvas.Look"/>; only the turning term of blue hues is left out, and where it would count there is no answer; and few spots are looked at for all (<see cref="FibresSeen"/>).
 /// </summary>
 internal sealed class Glance
 {
     /// <summary>Times one plus the cost, more than single precision, the turning term and the spots left out can lose (a test holds it to a third).</summary>
     public const double Slack = 0.01;
 
-    private readonly Fibres? white, pigmented;
+    private readonly FibresSeen? white, pigmented;
     private readonly Vector512<float> grey, weight, contrastWeight, there;
     private readonly (Vector512<float> L, Vector512<float> A, Vector512<float> B) wish, residual;
 
@@ -31,28 +31,39 @@ internal sealed class Glance
         (wish, residual) = (All(canvas.Target), All(canvas.Residual));
         if (spots.Any(s => s.Grey.Value > 0))
         {
-            white = new Fibres(scorer, [.. spots.Select(_ => Fibre.Keratin)], [.. spots.Select(_ => scorer.OnWhite)], [.. spots.Select(s => s.WhiteTakes)]);
+            white = new FibresSeen(scorer, [.. spots.Select(_ => Fibre.Keratin)], [.. spots.Select(_ => scorer.OnWhite)], [.. spots.Select(s => s.WhiteTakes)]);
         }
 
         if (spots.Any(s => s.Grey.Value < 1))
         {
-            pigmented = new Fibres(scorer, [.. spots.Select(s => s.Pigment)], scorer.OnPigment, [.. spots.Select(s => s.PigmentTakes)]);
+            pigmented = new FibresSeen(scorer, [.. spots.Select(s => s.Pigment)], scorer.OnPigment, [.. spots.Select(s => s.PigmentTakes)]);
         }
     }
 
     /// <summary>What a mix costs before its parts are counted, or as much of that as is more than a limit; not a number where it has to be looked at properly.</summary>
     public float Cost(in GridMix mix, double limit = double.MaxValue)
     {
-        var (x, y, z) = (pigmented ?? white!).See(mix);
-        var (whiteX, whiteY, whiteZ) = white is null || pigmented is null ? (x, y, z) : white.See(mix);
-        var blend = Swift.ToLab(x + (whiteX - x) * grey, y + (whiteY - y) * grey, z + (whiteZ - z) * grey);
-        float cost = Sum(Swift.Difference((blend.L + residual.L, blend.A + residual.A, blend.B + residual.B), wish, there), weight);
-        return white is null || pigmented is null || cost > limit ? cost : cost + Sum(Swift.Difference(Swift.ToLab(whiteX, whiteY, whiteZ), Swift.ToLab(x, y, z), there), contrastWeight);
+        var (blend, onWhite, onPigment) = See(mix);
+        var seen = Swift.ToLab(blend.X, blend.Y, blend.Z);
+        float cost = Sum(Swift.Difference((seen.L + residual.L, seen.A + residual.A, seen.B + residual.B), wish, there), weight);
+        return white is null || pigmented is null || cost > limit ? cost
+            : cost + Sum(Swift.Difference(Swift.ToLab(onWhite.X, onWhite.Y, onWhite.Z), Swift.ToLab(onPigment.X, onPigment.Y, onPigment.Z), there), contrastWeight);
+    }
+
+    /// <summary>The light of every spot with a mix: the blend, its white fibres and its pigmented ones; of those that are nowhere, the others.</summary>
+    public (Seen Blend, Seen White, Seen Pigmented) See(in GridMix mix)
+    {
+        var pigment = (pigmented ?? white!).See(mix);
+        var keratin = white is null || pigmented is null ? pigment : white.See(mix);
+        return (new Seen(pigment.X + (keratin.X - pigment.X) * grey, pigment.Y + (keratin.Y - pigment.Y) * grey, pigment.Z + (keratin.Z - pigment.Z) * grey), keratin, pigment);
     }
 
     private static (Vector512<float> L, Vector512<float> A, Vector512<float> B) All(Lab lab) => (Vector512.Create((float)lab.L), Vector512.Create((float)lab.A), Vector512.Create((float)lab.B));
 
     /// <summary>A weighted sum; what has no weight does not count, whatever it is.</summary>
     private static float Sum(Vector512<float> of, Vector512<float> weights) =>
-        Vector512.Sum(Vector512.ConditionalSelect(Vector512.Equals(weights, Vector512<float>.Zero), Vector512<float>.Zero, of * weights));
+        Swift.Sum(Vector512.ConditionalSelect(Vector512.Equals(weights, Vector512<float>.Zero), Vector512<float>.Zero, of * weights));
+
+    /// <summary>Light of every spot.</summary>
+    internal readonly record struct Seen(Vector512<float> X, Vector512<float> Y, Vector512<float> Z);
 }

@@ -16,46 +16,55 @@ internal sealed class MixBounds
 {
     private const double Alike = 0.1;
 
-    /// <summary>Each band's share of the light in X, Y and Z.</summary>
-    private static readonly double[][] Shares = [.. new[] { Light.X, Light.Y, Light.Z }.Select(c => c.Select(l => l / c.Sum()).ToArray())];
+    /// <summary>The most that a light may be above what is seen at a glance: bands and spots left out.</summary>
+    private const float Over = (float)(1 + Swift.Miss + 2 * FibresSeen.Miss);
 
-    private readonly Canvas canvas;
     private readonly MixScorer scorer;
-    private readonly Spot[] spots;
+    private readonly Glance glance;
     private readonly int[] places;
-    private readonly double[] pool;
     private readonly Windows pooled, nearest;
-    private readonly Vector512<float> keratin = Swift.Bands(Fibre.Keratin);
-    private readonly Vector512<float>[] bare;
+    private readonly Tangent[][] tangents;
+    private readonly MixFloor[] floors;
+    private readonly double[] pool;
+    private readonly Vector512<float> pooling;
     private readonly Sieve sieve;
-    private readonly MixFloor floor;
 
     /// <param name="canvas">What the mix meets.</param>
     /// <param name="scorer">Its shades there.</param>
+    /// <param name="glance">First looks at them.</param>
     /// <param name="near">A good mix: the tangents touch there.</param>
-    public MixBounds(Canvas canvas, MixScorer scorer, in GridMix near)
+    public MixBounds(Canvas canvas, MixScorer scorer, Glance glance, in GridMix near)
     {
-        this.canvas = canvas;
-        this.scorer = scorer;
-        Near = near;
-        places = MostAlike(canvas.Spots);
-        spots = [.. places.Select(i => canvas.Spots[i])];
-        bare = [.. spots.Select(s => Swift.Bands(s.Pigment))];
-        floor = new MixFloor(canvas, scorer, places);
-        sieve = new Sieve(2 + 2 * Windows.Most, scorer.Shades.Length);
-        double[] weights = [.. spots.Select(s => s.Weight)];
+        (this.scorer, this.glance, Near) = (scorer, glance, near);
+        var spots = canvas.Spots;
+        places = MostAlike(spots);
+        double[] weights = [.. places.Select(i => spots[i].Weight)];
         double sum = weights.Sum();
         pool = [.. weights.Select(w => w / sum)];
+        pooling = Vector512.Create(Enumerable.Range(0, Swift.Lanes).Select(i => places.Contains(i) ? (float)(spots[i].Weight / sum) : 0).ToArray());
         pooled = new Windows(canvas.Target, canvas.Residual, weights);
         // The weighted mean of all is not above the limit, so some spot is not above it either.
         nearest = new Windows(canvas.Target, canvas.Residual, [sum]);
+        sieve = new Sieve(2 + 2 * Windows.Most, scorer.Shades.Length);
+        var onWhite = scorer.Mix(near, scorer.OnWhite);
+        tangents = new Tangent[places.Length][];
+        for (int s = 0; s < places.Length; s++)
+        {
+            tangents[s] = Tangent.Of(spots[places[s]], spots[places[s]].Grey.Value, onWhite, scorer.Mix(near, scorer.OnPigment[places[s]]));
+        }
+
+        floors = new MixFloor[spots.Count];
+        for (int i = 0; i < floors.Length; i++)
+        {
+            floors[i] = new MixFloor(canvas, spots[i], !places.Contains(i), onWhite, scorer.Mix(near, scorer.OnPigment[i]), scorer.Shades.Length);
+        }
     }
 
-    /// <summary>Where the tangents touch, with or without a concentrate beside its shades.</summary>
+    /// <summary>Where the tangents touch.</summary>
     public GridMix Near { get; }
 
     /// <summary>The spots whose hair is most alike, by weight: one mix cannot be right on some of them and far off on others.</summary>
-    private static int[] MostAlike(IReadOnlyList<Spot> spots) =>
+    internal static int[] MostAlike(IReadOnlyList<Spot> spots) =>
         Enumerable.Range(0, spots.Count)
             .Select(c => Enumerable.Range(0, spots.Count).Where(i => Math.Abs(spots[i].Grey.Value - spots[c].Grey.Value) <= Alike).ToArray())
             .MaxBy(like => like.Sum(i => spots[i].Weight))!;
@@ -65,49 +74,62 @@ internal sealed class MixBounds
     {
         int count = scorer.Shades.Length;
         var features = new Features(count);
-        var touch = Touch(scorer.OnWhite, concentrate, share);
-        Tangent[][] tangents = [.. spots.Select((spot, s) => Shares.Select(light => Tangent.Of(spot, light, touch, Touch(scorer.OnPigment[places[s]], concentrate, share))).ToArray())];
-        floor.Of(on => Touch(on, concentrate, share), concentrate, share).CopyTo(features.Floor, 0);
-        Span<double> all = stackalloc double[3], light = stackalloc double[3];
+        double[] shares = concentrate < 0 ? [1] : [1 - share, share];
+        Span<float> absorbs = stackalloc float[3 * Swift.Lanes], whiteLit = stackalloc float[Swift.Lanes], pigmentLit = stackalloc float[Swift.Lanes], pigmentAbsorbs = stackalloc float[Swift.Lanes];
+        foreach (var floor in floors)
+        {
+            floor.Clear();
+        }
+
         for (int i = 0; i < count; i++)
         {
+            var (blend, white, pigmented) = glance.See(new GridMix(i, -1, -1, concentrate, shares));
+            Light(blend.X, 0, i, features, absorbs);
+            Light(blend.Y, 1, i, features, absorbs);
+            Light(blend.Z, 2, i, features, absorbs);
+            (white.Y * Over).CopyTo(whiteLit);
+            (pigmented.Y * Over).CopyTo(pigmentLit);
+            Swift.Absorbed(pigmented.Y * Over).CopyTo(pigmentAbsorbs);
             var onWhite = scorer.Dye(scorer.OnWhite, i, concentrate, share);
-            all.Clear();
-            for (int s = 0; s < spots.Length; s++)
+            for (int s = 0; s < places.Length; s++)
             {
-                var (spot, grey) = (spots[s], spots[s].Grey.Value);
                 var onPigment = scorer.Dye(scorer.OnPigment[places[s]], i, concentrate, share);
-                light.Clear();
-                if (grey > 0)
-                {
-                    See(keratin, onWhite * spot.WhiteTakes, grey, light);
-                }
-
-                if (grey < 1)
-                {
-                    See(bare[s], onPigment * spot.PigmentTakes, 1 - grey, light);
-                }
-
                 for (int q = 0; q < 3; q++)
                 {
-                    all[q] += light[q] * pool[s];
                     double tangent = tangents[s][q].At(onWhite, onPigment);
                     features.Most[q][i] += pool[s] * tangent;
                     features.MostOfAll[q][i] = Math.Max(features.MostOfAll[q][i], tangent);
-                    features.LeastOfAll[q][i] = Math.Min(features.LeastOfAll[q][i], Absorbs(light[q]));
+                    features.LeastOfAll[q][i] = Math.Min(features.LeastOfAll[q][i], absorbs[q * Swift.Lanes + places[s]]);
                 }
             }
 
-            for (int q = 0; q < 3; q++)
+            for (int s = 0; s < floors.Length; s++)
             {
-                features.Least[q][i] = Absorbs(all[q]);
+                if (floors[s].Counts)
+                {
+                    floors[s].Take(i, onWhite, scorer.Dye(scorer.OnPigment[s], i, concentrate, share), whiteLit[s], pigmentLit[s], pigmentAbsorbs[s]);
+                }
             }
+        }
+
+        foreach (var floor in floors)
+        {
+            floor.AddTo(features.Floor);
         }
 
         return features;
     }
 
-    /// <summary>What a mix has to meet for a weighted dE00 not above a limit, and to have enough neutral.</summary>
+    /// <summary>What a light says of absorption: of all spots pooled, and of each.</summary>
+    private void Light(Vector512<float> light, int channel, int shade, Features features, Span<float> absorbs)
+    {
+        // Of the most light that there can be the least is absorbed.
+        light *= Over;
+        Swift.Absorbed(light).CopyTo(absorbs[(channel * Swift.Lanes)..]);
+        features.Least[channel][shade] = Swift.Absorbed(Vector512.Create(Swift.Sum(light * pooling)))[0];
+    }
+
+    /// <summary>What a mix has to meet to cost no more than a limit before its parts are counted, and to have enough neutral.</summary>
     /// <param name="features">What its shades absorb.</param>
     /// <param name="limit">The limit.</param>
     /// <param name="rules">The rules; those that are linear in the shares are met here already.</param>
@@ -158,35 +180,6 @@ internal sealed class MixBounds
             double spent = c.Reach * floor[i] / limit;
             met[i] = x + y + z - c.From - spent + Sieve.Spare(Math.Abs(x) + Math.Abs(y) + Math.Abs(z) + Math.Abs(spent));
         }
-    }
-
-    private static void See(Vector512<float> bare, in Pigment dye, double counts, Span<double> light)
-    {
-        // Of the most light that there can be: the least is absorbed of it.
-        counts *= 1 + Swift.Miss;
-        var (x, y, z) = Swift.See(bare + Swift.Absorbs(dye));
-        light[0] += counts * x;
-        light[1] += counts * y;
-        light[2] += counts * z;
-    }
-
-    private static double Absorbs(double part)
-    {
-        double q = Math.Log((part - Fibre.Surface) / (1 - Fibre.Surface)) / Fibre.Law;
-        return q * q;
-    }
-
-    /// <summary>The dye of the shades of the good mix with so much of a concentrate beside them: tangents touch there.</summary>
-    private Pigment Touch(MixScorer.Deposits deposits, int concentrate, double share)
-    {
-        var (sum, whole) = (default(Pigment), 0.0);
-        for (int i = 0; i < Near.Shades; i++)
-        {
-            sum += scorer.Dye(deposits, Near.Shade(i), concentrate, share) * Near.Shares[i];
-            whole += Near.Shares[i];
-        }
-
-        return sum * (1 / whole);
     }
 }
 

@@ -134,7 +134,7 @@ public sealed class MixSearch
                     var near = best.First ?? Single(0);
                     if (bounds is null || bounds.Near != near)
                     {
-                        bounds = new MixBounds(canvas, scorer, near);
+                        bounds = new MixBounds(canvas, scorer, glance, near);
                         features.Clear();
                         scorer.LookFirstWhereItCosts(near);
                     }

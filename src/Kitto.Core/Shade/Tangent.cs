@@ -8,37 +8,46 @@ namespace Kitto.Core.Shade;
 /// <param name="Pigmented">By the dye on pigmented ones.</param>
 internal readonly record struct Tangent(double Level, Pigment White, Pigment Pigmented)
 {
-    /// <summary>The tangent at a mix.</summary>
+    private static readonly Pigment[] Dyes = [.. Enumerable.Range(0, Light.Bands).Select(b => Fibre.DyeAt(b) * (-Fibre.Law / 2))];
+
+    /// <summary>Each band's share of the light in X, Y and Z.</summary>
+    private static readonly double[][] Shares = [.. new[] { Light.X, Light.Y, Light.Z }.Select(c => c.Select(l => l / c.Sum()).ToArray())];
+
+    /// <summary>The tangents at a mix in X, Y and Z.</summary>
     /// <param name="spot">The spot.</param>
-    /// <param name="shares">Each band's share of the light.</param>
+    /// <param name="grey">Its share of white fibres, or one for those alone.</param>
     /// <param name="onWhite">What the mix deposits on white fibres, uptake not counted.</param>
     /// <param name="onPigment">And on pigmented ones.</param>
-    public static Tangent Of(Spot spot, double[] shares, in Pigment onWhite, in Pigment onPigment)
+    public static Tangent[] Of(Spot spot, double grey, in Pigment onWhite, in Pigment onPigment)
     {
-        double grey = spot.Grey.Value, passed = 0;
         double[] white = Fibre.Absorbed(Fibre.Keratin, onWhite * spot.WhiteTakes), pigmented = Fibre.Absorbed(spot.Pigment, onPigment * spot.PigmentTakes);
-        Pigment byWhite = default, byPigment = default;
+        Span<double> passed = stackalloc double[3];
+        Span<Pigment> byWhite = stackalloc Pigment[3], byPigment = stackalloc Pigment[3];
+        passed.Clear();
+        byWhite.Clear();
+        byPigment.Clear();
         for (int band = 0; band < Light.Bands; band++)
         {
-            var dye = Fibre.DyeAt(band) * (-Fibre.Law / 2);
-            if (grey > 0)
+            double x = Math.Sqrt(white[band]), y = Math.Sqrt(pigmented[band]), w = grey * Math.Exp(-Fibre.Law * x), p = (1 - grey) * Math.Exp(-Fibre.Law * y);
+            var (dW, dP) = (Dyes[band] * (w / x), Dyes[band] * (p / y));
+            for (int channel = 0; channel < 3; channel++)
             {
-                double x = Math.Sqrt(white[band]), w = grey * shares[band] * Math.Exp(-Fibre.Law * x);
-                passed += w;
-                byWhite += dye * (w / x);
-            }
-
-            if (grey < 1)
-            {
-                double y = Math.Sqrt(pigmented[band]), p = (1 - grey) * shares[band] * Math.Exp(-Fibre.Law * y);
-                passed += p;
-                byPigment += dye * (p / y);
+                double share = Shares[channel][band];
+                passed[channel] += share * (w + p);
+                byWhite[channel] += dW * share;
+                byPigment[channel] += dP * share;
             }
         }
 
-        double q = -Math.Log(passed) / Fibre.Law, chain = -2 * q / (Fibre.Law * passed);
-        (byWhite, byPigment) = (byWhite * (chain * spot.WhiteTakes), byPigment * (chain * spot.PigmentTakes));
-        return new Tangent(q * q - byWhite.Dot(onWhite) - byPigment.Dot(onPigment), byWhite, byPigment);
+        var tangents = new Tangent[3];
+        for (int channel = 0; channel < 3; channel++)
+        {
+            double q = -Math.Log(passed[channel]) / Fibre.Law, chain = -2 * q / (Fibre.Law * passed[channel]);
+            var (gW, gP) = (byWhite[channel] * (chain * spot.WhiteTakes), byPigment[channel] * (chain * spot.PigmentTakes));
+            tangents[channel] = new Tangent(q * q - gW.Dot(onWhite) - gP.Dot(onPigment), gW, gP);
+        }
+
+        return tangents;
     }
 
     /// <summary>The most that a mix absorbs with so much dye on both kinds of fibre.</summary>

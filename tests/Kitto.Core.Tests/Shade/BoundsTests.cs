@@ -24,9 +24,9 @@ public sealed class BoundsTests
     {
         var full = x.Scorer.Of(x.Mix, false, double.MaxValue)!.Value;
         var (concentrate, share) = (x.Mix.Concentrate, x.Mix.Concentrate < 0 ? 0 : x.Mix.Shares[^1]);
-        var bounds = new MixBounds(x.Canvas, x.Scorer, x.Near);
+        var bounds = new MixBounds(x.Canvas, x.Scorer, new Glance(x.Canvas, x.Scorer), x.Near);
         // Just as much as the mix needs: were the bounds a hair too tight, it would be lost.
-        var sieve = bounds.For(bounds.Of(concentrate, share), full.DeltaE + 1e-6, x.Rules, concentrate, share);
+        var sieve = bounds.For(bounds.Of(concentrate, share), full.DeltaE + Canvas.Contrast * full.GreyContrast + 1e-6, x.Rules, concentrate, share);
         if (!x.Rules.Allow(x.Scorer.Sums(x.Mix)))
         {
             return;
@@ -43,12 +43,71 @@ public sealed class BoundsTests
     }, iter: 1500);
 
     [Fact]
+    public void What_a_mix_is_said_to_cost_at_least_it_costs() => Any.Sample(x =>
+    {
+        var (concentrate, share) = (x.Mix.Concentrate, x.Mix.Concentrate < 0 ? 0 : x.Mix.Shares[^1]);
+        var features = new MixBounds(x.Canvas, x.Scorer, new Glance(x.Canvas, x.Scorer), x.Near).Of(concentrate, share);
+        double floor = Enumerable.Range(0, x.Mix.Shades).Sum(i => features.Floor[x.Mix.Shade(i)] * x.Mix.Shares[i] / (1 - share));
+        // All of the contrast, and the blend of every spot that is not among those most alike.
+        var look = x.Canvas.Look(new Mixture(x.Canvas.Line, x.Canvas.Developer, x.Scorer.Parts(x.Mix)));
+        var alike = MixBounds.MostAlike(x.Canvas.Spots);
+        double others = Enumerable.Range(0, x.Canvas.Spots.Count).Except(alike).Sum(i => x.Canvas.Spots[i].Weight * x.Canvas.Miss(look.Seen[i]));
+        Assert.True(floor <= others + Canvas.Contrast * look.GreyContrast + 1e-6, $"{floor} above {others} and {Canvas.Contrast * look.GreyContrast}");
+    }, iter: 1000);
+
+    [Fact]
+    public void A_few_columns_tell_all_of_them()
+    {
+        var random = new Random(7);
+        // Nine columns that are sums of three, and a trace of something else.
+        double[][] three = [.. Enumerable.Range(0, 3).Select(_ => Enumerable.Range(0, 40).Select(_ => random.NextDouble()).ToArray())];
+        double[][] nine = [.. Enumerable.Range(0, 9).Select(_ => (A: random.NextDouble(), B: random.NextDouble(), C: random.NextDouble()))
+            .Select(w => Enumerable.Range(0, 40).Select(r => w.A * three[0][r] + w.B * three[1][r] + w.C * three[2][r] + 1e-5 * random.NextDouble()).ToArray())];
+        var few = FewForMany.Of([.. nine.Select(c => (double[])c.Clone())], 1e-3);
+        Assert.Equal(3, few.Kept.Count);
+        for (int i = 0; i < 9; i++)
+        {
+            Assert.All(Enumerable.Range(0, 40), r => Assert.Equal(nine[i][r], few.Kept.Select((kept, n) => nine[kept][r] * few.Counts[n][i]).Sum(), 1e-3));
+        }
+
+        Assert.Equal([0], FewForMany.Of([[0.0, 0]], 1e-3).Kept);
+    }
+
+    [Fact]
+    public void Every_second_band_tells_the_light_of_all_to_half_of_what_is_allowed_for() => Any.Sample(x =>
+    {
+        var spot = x.Canvas.Spots[0];
+        foreach (var (bare, dye) in new[] { (Fibre.Keratin, x.Scorer.Mix(x.Mix, x.Scorer.OnWhite) * spot.WhiteTakes), (spot.Pigment, x.Scorer.Mix(x.Mix, x.Scorer.OnPigment[0]) * spot.PigmentTakes) })
+        {
+            var (all, half) = (Fibre.Look(bare, dye), Swift.See(Swift.Bands(bare) + Swift.Absorbs(dye)));
+            Assert.Equal(1, half.X * Light.White.X / all.X, Swift.Miss / 2);
+            Assert.Equal(1, half.Y * Light.White.Y / all.Y, Swift.Miss / 2);
+            Assert.Equal(1, half.Z * Light.White.Z / all.Z, Swift.Miss / 2);
+        }
+    }, iter: 500);
+
+    [Fact]
+    public void Few_spots_tell_the_light_of_all_within_what_the_bounds_allow_for() => Any.Sample(x =>
+    {
+        var (_, white, pigmented) = new Glance(x.Canvas, x.Scorer).See(x.Mix);
+        for (int i = 0; i < x.Canvas.Spots.Count; i++)
+        {
+            var spot = x.Canvas.Spots[i];
+            if (spot.Grey.Value is > 0 and < 1)
+            {
+                Assert.Equal(1, white.Y[i] * Light.White.Y / Fibre.Look(Fibre.Keratin, x.Scorer.Mix(x.Mix, x.Scorer.OnWhite) * spot.WhiteTakes).Y, Swift.Miss + 2 * FibresSeen.Miss);
+                Assert.Equal(1, pigmented.Y[i] * Light.White.Y / Fibre.Look(spot.Pigment, x.Scorer.Mix(x.Mix, x.Scorer.OnPigment[i]) * spot.PigmentTakes).Y, Swift.Miss + 2 * FibresSeen.Miss);
+            }
+        }
+    }, iter: 500);
+
+    [Fact]
     public void A_sieve_of_a_narrow_limit_holds_most_mixes_back()
     {
         var (canvas, rules, scorer, _, _) = Make(Bench.Case(), [1, 2, 3, 4, 5, 6, 7, 8], [0, 0, 0]);
         int n = scorer.Shades.Length;
         int plain = Enumerable.Range(0, n).First(k => scorer.Shades[k].Shade.Code == "5N");
-        var bounds = new MixBounds(canvas, scorer, new GridMix(plain, -1, -1, -1, [1.0]));
+        var bounds = new MixBounds(canvas, scorer, new Glance(canvas, scorer), new GridMix(plain, -1, -1, -1, [1.0]));
         var sieve = bounds.For(bounds.Of(-1, 0), 1, rules, -1, 0);
         float[] none = new float[sieve.Width], one = new float[sieve.Width];
         int[] passed = new int[n];

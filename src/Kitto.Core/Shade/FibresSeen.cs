@@ -7,10 +7,10 @@ namespace Kitto.Core.Shade;
 /// The fibres of one kind in all spots of a canvas, side by side in single precision. Spots differ little, in contact and lift:
 /// the light of a few of them tells that of all, fitted to what the shades make of every spot (<see cref="FewForMany"/>).
 /// </summary>
-internal sealed class Fibres
+internal sealed class FibresSeen
 {
     /// <summary>The most that the few may miss of any light they were fitted to, against that light.</summary>
-    private const double Miss = 5e-4;
+    public const double Miss = 5e-4;
 
     private readonly MixScorer scorer;
     private readonly int shades, width;
@@ -23,7 +23,7 @@ internal sealed class Fibres
     /// <param name="pigments">What absorbs in each spot without the mix.</param>
     /// <param name="on">What the shades deposit in each spot, uptake not counted.</param>
     /// <param name="takes">The uptake.</param>
-    public Fibres(MixScorer scorer, IReadOnlyList<double[]> pigments, IReadOnlyList<MixScorer.Deposits> on, IReadOnlyList<double> takes)
+    public FibresSeen(MixScorer scorer, IReadOnlyList<double[]> pigments, IReadOnlyList<MixScorer.Deposits> on, IReadOnlyList<double> takes)
     {
         this.scorer = scorer;
         shades = scorer.Shades.Length;
@@ -53,7 +53,7 @@ internal sealed class Fibres
     }
 
     /// <summary>The light of every spot with a mix; where there is no spot, that of some other.</summary>
-    public (Vector512<float> X, Vector512<float> Y, Vector512<float> Z) See(in GridMix mix)
+    public Glance.Seen See(in GridMix mix)
     {
         double[] shares = mix.Shares;
         Vector512<float> a = Vector512.Create((float)shares[0]), b = Vector512.Create(mix.Second >= 0 ? (float)shares[1] : 0), c = Vector512.Create(mix.Third >= 0 ? (float)shares[2] : 0);
@@ -74,7 +74,7 @@ internal sealed class Fibres
             z = Vector512.MultiplyAddEstimate(counts[n], Vector512.Create(seenZ), z);
         }
 
-        return (x, y, z);
+        return new Glance.Seen(x, y, z);
     }
 
     private Vector512<float> Sum(int at, int one, int two, int three, Vector512<float> a, Vector512<float> b, Vector512<float> c) =>
