@@ -96,8 +96,11 @@
     },
 
     // Asking: at once, one question at a time; what changed meanwhile is asked as soon as the answer is there, or when it is long in coming.
+    // What stands as it was asked is not asked again: a field says that it changed at the key, and once more when it is left.
+    question() { return String(new URLSearchParams(new FormData($('#sitting')))); },
     later() {
       this.remember();
+      if (this.question() === this.sent) return;
       if (!this.asking) { this.ask(); return; }
       clearTimeout(this.waiting);
       this.waiting = setTimeout(() => this.ask(), Math.max(0, this.asked + patience - performance.now()));
@@ -110,10 +113,9 @@
       clearTimeout(this.wondering);
       this.asking?.abort();
       const asking = new AbortController();
-      Object.assign(this, { asking, asked: performance.now(), stale: false });
-      const form = $('#sitting');
+      Object.assign(this, { asking, asked: performance.now(), stale: false, sent: this.question() });
       try {
-        const answer = await fetch(form.dataset.preview, { method: 'POST', body: new FormData(form), redirect: 'error', signal: asking.signal });
+        const answer = await fetch($('#sitting').dataset.preview, { method: 'POST', body: new URLSearchParams(this.sent), redirect: 'error', signal: asking.signal });
         if (!answer.ok) throw new Error(String(answer.status));
         const html = await answer.text();
         if (turn !== this.turn) return;
