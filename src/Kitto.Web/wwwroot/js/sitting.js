@@ -100,20 +100,21 @@
     question() { return String(new URLSearchParams(new FormData($('#sitting')))); },
     later() {
       this.remember();
-      if (this.question() === this.sent) return;
-      if (!this.asking) { this.ask(); return; }
+      const question = this.question();
+      if (question === this.sent) return;
+      if (!this.asking) { this.ask(question); return; }
       clearTimeout(this.waiting);
       this.waiting = setTimeout(() => this.ask(), Math.max(0, this.asked + patience - performance.now()));
       this.stale = true;
     },
-    async ask() {
+    async ask(question = this.question()) {
       const turn = ++this.turn;
       clearTimeout(this.retry);
       clearTimeout(this.waiting);
       clearTimeout(this.wondering);
       this.asking?.abort();
       const asking = new AbortController();
-      Object.assign(this, { asking, asked: performance.now(), stale: false, sent: this.question() });
+      Object.assign(this, { asking, asked: performance.now(), stale: false, sent: question });
       try {
         const answer = await fetch($('#sitting').dataset.preview, { method: 'POST', body: new URLSearchParams(this.sent), redirect: 'error', signal: asking.signal });
         if (!answer.ok) throw new Error(String(answer.status));
@@ -137,10 +138,13 @@
       const inside = answer.contains(document.activeElement) ? document.activeElement.id : '';
       const open = $$('details[open]', answer).map(d => d.className);
       const scrolls = ['.reasons-box', '.clock-box'].map(box => [box, $(box)?.scrollTop ?? 0]);
-      for (const place of ['head-drawing', 'last-now', 'answer']) {
-        const [now, then] = [document.getElementById(place), fresh.getElementById(place)];
-        if (now && then) this.settle(now, then);
-      }
+      // Nothing in it is Alpine's, so it need not watch.
+      window.Alpine.mutateDom(() => {
+        for (const place of ['head-drawing', 'last-now', 'answer']) {
+          const [now, then] = [document.getElementById(place), fresh.getElementById(place)];
+          if (now && then) this.settle(now, then);
+        }
+      });
       for (const name of open) if ($(`details.${name}`, answer)) $(`details.${name}`, answer).open = true;
       this.show();
       if (focused) $(`.zone[data-zone=${focused}]`)?.focus();
@@ -152,15 +156,27 @@
     // What stands is made like what came, node by node: what did not move is not drawn, laid out or focused again.
     settle(now, fresh) {
       if (now.isEqualNode(fresh)) return;
-      if (now.nodeName !== fresh.nodeName || now.className !== fresh.className && now.className?.baseVal !== fresh.className?.baseVal) { now.replaceWith(fresh); return; }
-      if (now.nodeType !== Node.ELEMENT_NODE) { now.data = fresh.data; return; }
+      if (now.nodeType !== Node.ELEMENT_NODE && now.nodeType === fresh.nodeType) { now.data = fresh.data; return; }
+      if (now.nodeName !== fresh.nodeName || now.getAttribute?.('class') !== fresh.getAttribute?.('class')) { now.replaceWith(fresh); return; }
       // What other ways come to is asked for by itself; until then it stays, marked as old.
       if (now.id === 'what-if') { now.setAttribute('aria-busy', 'true'); return; }
-      for (const { name } of [...now.attributes]) if (!fresh.hasAttribute(name) && name !== 'open') now.removeAttribute(name);
-      for (const { name, value } of fresh.attributes) if (now.getAttribute(name) !== value) now.setAttribute(name, value);
+      for (const name of now.getAttributeNames()) if (!fresh.hasAttribute(name) && name !== 'open') now.removeAttribute(name);
+      for (const name of fresh.getAttributeNames()) { const value = fresh.getAttribute(name); if (now.getAttribute(name) !== value) now.setAttribute(name, value); }
       const [old, next] = [[...now.childNodes], [...fresh.childNodes]];
-      if (old.length === next.length) old.forEach((node, i) => this.settle(node, next[i])); else now.replaceChildren(...next);
-      if (now.matches('input, select')) now.value = fresh.value;
+      // Where more or fewer came, what is the same at either end stays as it is.
+      let from = 0, off = 0;
+      if (old.length !== next.length) {
+        const least = Math.min(old.length, next.length);
+        while (from < least && old[from].isEqualNode(next[from])) from++;
+        while (off < least - from && old.at(-1 - off).isEqualNode(next.at(-1 - off))) off++;
+      }
+      const end = old[old.length - off] ?? null;
+      for (let i = from; i < Math.max(old.length, next.length) - off; i++) {
+        if (i >= next.length - off) old[i].remove();
+        else if (i >= old.length - off) now.insertBefore(next[i], end);
+        else this.settle(old[i], next[i]);
+      }
+      if (now.localName === 'input' || now.localName === 'select') now.value = fresh.value;
     },
     say(words, bad = false) {
       const state = $('#state');
