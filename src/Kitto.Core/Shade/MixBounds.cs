@@ -21,11 +21,12 @@ internal sealed class MixBounds
 
     private readonly MixScorer scorer;
     private readonly Glance glance;
-    private readonly int[] places;
     private readonly Windows pooled, nearest;
-    private readonly Tangent[][] tangents;
-    private readonly MixFloor[] floors;
+
+    /// <summary>By spot; the tangents and the share of the pool only of those most alike.</summary>
+    private readonly Tangent[]?[] tangents;
     private readonly double[] pool;
+    private readonly MixFloor[] floors;
     private readonly Vector512<float> pooling;
     private readonly Sieve sieve;
 
@@ -37,27 +38,23 @@ internal sealed class MixBounds
     {
         (this.scorer, this.glance, Near) = (scorer, glance, near);
         var spots = canvas.Spots;
-        places = MostAlike(spots);
-        double[] weights = [.. places.Select(i => spots[i].Weight)];
-        double sum = weights.Sum();
-        pool = [.. weights.Select(w => w / sum)];
-        pooling = Vector512.Create(Enumerable.Range(0, Swift.Lanes).Select(i => places.Contains(i) ? (float)(spots[i].Weight / sum) : 0).ToArray());
-        pooled = new Windows(canvas.Target, canvas.Residual, weights);
+        int[] places = MostAlike(spots);
+        double sum = places.Sum(i => spots[i].Weight);
+        pooled = new Windows(canvas.Target, canvas.Residual, [.. places.Select(i => spots[i].Weight)]);
         // The weighted mean of all is not above the limit, so some spot is not above it either.
         nearest = new Windows(canvas.Target, canvas.Residual, [sum]);
         sieve = new Sieve(2 + 2 * Windows.Most, scorer.Shades.Length);
+        (tangents, pool, floors) = (new Tangent[spots.Count][], new double[spots.Count], new MixFloor[spots.Count]);
         var onWhite = scorer.Mix(near, scorer.OnWhite);
-        tangents = new Tangent[places.Length][];
-        for (int s = 0; s < places.Length; s++)
+        for (int i = 0; i < spots.Count; i++)
         {
-            tangents[s] = Tangent.Of(spots[places[s]], spots[places[s]].Grey.Value, onWhite, scorer.Mix(near, scorer.OnPigment[places[s]]));
+            var onPigment = scorer.Mix(near, scorer.OnPigment[i]);
+            bool alike = places.Contains(i);
+            (tangents[i], pool[i]) = alike ? (Tangent.Of(spots[i], spots[i].Grey.Value, onWhite, onPigment), spots[i].Weight / sum) : (null, 0);
+            floors[i] = new MixFloor(canvas, spots[i], !alike, onWhite, onPigment, scorer.Shades.Length);
         }
 
-        floors = new MixFloor[spots.Count];
-        for (int i = 0; i < floors.Length; i++)
-        {
-            floors[i] = new MixFloor(canvas, spots[i], !places.Contains(i), onWhite, scorer.Mix(near, scorer.OnPigment[i]), scorer.Shades.Length);
-        }
+        pooling = Vector512.Create([.. pool.Select(p => (float)p), .. new float[Swift.Lanes - pool.Length]]);
     }
 
     /// <summary>Where the tangents touch.</summary>
@@ -91,23 +88,20 @@ internal sealed class MixBounds
             (pigmented.Y * Over).CopyTo(pigmentLit);
             Swift.Absorbed(pigmented.Y * Over).CopyTo(pigmentAbsorbs);
             var onWhite = scorer.Dye(scorer.OnWhite, i, concentrate, share);
-            for (int s = 0; s < places.Length; s++)
-            {
-                var onPigment = scorer.Dye(scorer.OnPigment[places[s]], i, concentrate, share);
-                for (int q = 0; q < 3; q++)
-                {
-                    double tangent = tangents[s][q].At(onWhite, onPigment);
-                    features.Most[q][i] += pool[s] * tangent;
-                    features.MostOfAll[q][i] = Math.Max(features.MostOfAll[q][i], tangent);
-                    features.LeastOfAll[q][i] = Math.Min(features.LeastOfAll[q][i], absorbs[q * Swift.Lanes + places[s]]);
-                }
-            }
-
             for (int s = 0; s < floors.Length; s++)
             {
+                var onPigment = scorer.Dye(scorer.OnPigment[s], i, concentrate, share);
+                for (int q = 0; q < 3 && tangents[s] is { } tangent; q++)
+                {
+                    double most = tangent[q].At(onWhite, onPigment);
+                    features.Most[q][i] += pool[s] * most;
+                    features.MostOfAll[q][i] = Math.Max(features.MostOfAll[q][i], most);
+                    features.LeastOfAll[q][i] = Math.Min(features.LeastOfAll[q][i], absorbs[q * Swift.Lanes + s]);
+                }
+
                 if (floors[s].Counts)
                 {
-                    floors[s].Take(i, onWhite, scorer.Dye(scorer.OnPigment[s], i, concentrate, share), whiteLit[s], pigmentLit[s], pigmentAbsorbs[s]);
+                    floors[s].Take(i, onWhite, onPigment, whiteLit[s], pigmentLit[s], pigmentAbsorbs[s]);
                 }
             }
         }

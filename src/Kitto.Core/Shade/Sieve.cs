@@ -1,5 +1,6 @@
 using System.Numerics;
 using System.Runtime.Intrinsics;
+using Kitto.Core.Colour;
 
 namespace Kitto.Core.Shade;
 
@@ -9,7 +10,7 @@ internal sealed class Sieve
     /// <summary>More than single precision can lose, against the size of a condition's terms.</summary>
     private const double Slack = 1e-5;
 
-    private const int Lanes = 16;
+    private const int Lanes = Swift.Lanes;
 
     private readonly int shades, blocks;
     private readonly double[] rows;
