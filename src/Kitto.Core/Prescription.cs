@@ -139,9 +139,10 @@ public sealed record Fade(int? ShowsInWeeks, int NextKitWeeks, Look? Roots, Look
 /// <param name="Band">The faded band afterwards (RD11).</param>
 /// <param name="BandToday">The faded band now.</param>
 /// <param name="Fading">How it leaves again.</param>
+/// <param name="GreenA">The greenest a* forecast anywhere, below zero; null where nothing comes out green (SH6).</param>
 public sealed record Forecast(
     Look? Roots, Look? Lengths, double? DeltaE, IReadOnlyList<ZoneForecast> PerZone, Look? Target = null, Look? LengthsToday = null,
-    Look? Band = null, Look? BandToday = null, Fade? Fading = null)
+    Look? Band = null, Look? BandToday = null, Fade? Fading = null, double? GreenA = null)
 {
     /// <summary>No forecast.</summary>
     public static Forecast None { get; } = new(null, null, null, []);

@@ -119,8 +119,8 @@ public sealed class DrawingTests
         Assert.Equal(p.Forecast.DeltaE, answer.Mixes[0].DeltaE);
         Assert.Equal(p.Alternatives.Count + 1, answer.Mixes.Count);
         Assert.DoesNotContain(answer.Addable, s => answer.Mixes[0].Parts.Any(x => x.Shade == s));
-        Assert.False(answer.GreenCast);
+        Assert.Null(p.Forecast.GreenA);
         var forced = Example(c => c with { Formula = new GivenFormula("roots", [new MixPart("5AG", Share.Of(1))], null, HandMade: true) });
-        Assert.True(new Answer(forced.Case, forced.Prescription, [], Shelf).GreenCast);
+        Assert.True(forced.Prescription.Forecast.GreenA < 0);
     }
 }

@@ -126,9 +126,10 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
         for (int i = 0; i < seen.Length; i++)
         {
             var spot = Spots[i];
-            seen[i] = spot.See(onWhite, mix.On(spot.Pigmented.Melanin));
-            difference += spot.Weight * Miss(seen[i]);
-            contrast += spot.Weight * spot.Grey.Value * GreyContrast(seen[i]);
+            var forecast = spot.See(onWhite, mix.On(spot.Pigmented.Melanin));
+            difference += spot.Weight * Miss(forecast);
+            contrast += spot.Weight * spot.Grey.Value * GreyContrast(forecast);
+            seen[i] = forecast.Moved(Residual);
         }
 
         return new Looked(seen, difference, contrast);
@@ -141,7 +142,7 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
 }
 
 /// <summary>A forecast over a canvas.</summary>
-/// <param name="Seen">Spot by spot.</param>
+/// <param name="Seen">Spot by spot, the client's own residual counted.</param>
 /// <param name="DeltaE">Mean dE00 to the target, weighted by how much is seen.</param>
 /// <param name="GreyContrast">Mean dE00 between white and pigmented fibres, weighted by what is seen and by the share of white.</param>
 public sealed record Looked(IReadOnlyList<Seen> Seen, double DeltaE, double GreyContrast);

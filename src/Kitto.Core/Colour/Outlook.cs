@@ -54,7 +54,8 @@ internal static class Outlook
             first.Wanted.OnLengths ? [] : [.. schedule.Zones.Select(z => ZoneOf(z.Zone, reading, canvas, looked))],
             Look(canvas.Target), Look(lengthsToday),
             bandToday is null ? null : Look(seen is { Seen.Count: > 1 } ? seen.Seen[1].Blend : bandToday.Value), bandToday is { } b ? Look(b) : null,
-            new Fade(shows, next, first.Wanted.OnLengths ? null : Look(After(canvas, mix, next)), ends is { } on ? Look(After(on.Canvas, on.Mix, next)) : Look(lengthsToday)));
+            new Fade(shows, next, first.Wanted.OnLengths ? null : Look(After(canvas, mix, next)), ends is { } on ? Look(After(on.Canvas, on.Mix, next)) : Look(lengthsToday)),
+            MixWords.Green(canvas, looked));
     }
 
     /// <summary>dE00 between the zones painted first and last, and how much of it the clock alone makes.</summary>
@@ -79,7 +80,7 @@ internal static class Outlook
     public static Look Look(Lab colour) => new(Rounded(colour), Srgb.Hex(colour));
 
     /// <summary>The mean of what is seen.</summary>
-    public static Lab Mean(Canvas canvas, Looked looked) => looked.Seen.Select((s, i) => (s.Blend + canvas.Residual) * canvas.Spots[i].Weight).Aggregate(default(Lab), (a, b) => a + b);
+    public static Lab Mean(Canvas canvas, Looked looked) => looked.Seen.Select((s, i) => s.Blend * canvas.Spots[i].Weight).Aggregate(default(Lab), (a, b) => a + b);
 
     private static ((Canvas Canvas, Mixture Mix)? Ends, Looked? Seen) OnLengths(Reading reading, LengthsWay way, IReadOnlyList<Chosen> chosen, Schedule schedule)
     {
@@ -117,7 +118,7 @@ internal static class Outlook
     {
         int i = Index(canvas, zone);
         var spot = canvas.Spots[i];
-        var after = looked.Seen[i].Moved(canvas.Residual);
+        var after = looked.Seen[i];
         return new ZoneForecast(zone, Rounded(after.Blend), Srgb.Hex(after.Blend), Math.Round(Difference2000.Between(after.Blend, canvas.Target), 2),
             spot.Grey, Math.Round(spot.Lifts, 2), Of(new Spot(zone, 1, spot.Grey, 0, 0, Melanin.Natural(reading.Hair.NaturalLevel.Value), 0).Bare), Of(spot.Bare), Of(after));
     }

@@ -92,13 +92,19 @@ public static class MixWords
         }
     }
 
+    /// <summary>The greenest a* that is forecast: of every blend, and of white hair where it is a tenth or more; null where nothing comes out green (SH6).</summary>
+    public static double? Green(Canvas canvas, Looked looked) => Math.Round(Math.Min(OfBlends(looked), OfWhite(canvas, looked)), 2) is < 0 and var green ? green : null;
+
+    private static double OfBlends(Looked looked) => looked.Seen.Min(s => s.Blend.A);
+
+    private static double OfWhite(Canvas canvas, Looked looked) =>
+        canvas.Spots.Zip(looked.Seen).Where(x => x.First.Grey.Value >= .1).Min(x => x.Second.White?.A) ?? double.MaxValue;
+
     private static void SayCast(Canvas canvas, Looked looked, string about, ICollection<Because> why)
     {
-        var white = canvas.Spots.Zip(looked.Seen).Where(x => x.Second.White is not null && x.First.Grey.Value >= .1).Select(x => x.Second.White!.Value).DefaultIfEmpty(new Lab(50, 9, 9)).MinBy(w => w.A);
-        var blend = looked.Seen.Select(s => s.Blend).MinBy(b => b.A);
-        if (white.A < 0 || blend.A < 0)
+        if (Green(canvas, looked) is { } green)
         {
-            why.Add(new Because("SH6", $"This mix is forecast to come out with a green cast{(white.A < 0 ? " on white hair" : "")} (a* {Math.Min(white.A, blend.A):0.0}). A tenth of red or copper in it keeps it brown.", about));
+            why.Add(new Because("SH6", $"This mix is forecast to come out with a green cast{(OfWhite(canvas, looked) < 0 ? " on white hair" : "")} (a* {green:0.0}). A tenth of red or copper in it keeps it brown.", about));
         }
     }
 

@@ -62,9 +62,6 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
         }
     }
 
-    /// <summary>Whether the hair is forecast green somewhere (SH6).</summary>
-    public bool GreenCast => Prescription?.Forecast.PerZone.Any(z => z.Lab[1] < 0 || z.After.White?.Lab[1] < 0) == true;
-
     /// <summary>The wish, for a screen.</summary>
     public string WishHex => Prescription?.Forecast.Target?.Hex ?? "#8c8c8c";
 

@@ -51,7 +51,7 @@ public sealed class BoundsTests
         // All of the contrast, and the blend of every spot that is not among those most alike.
         var look = x.Canvas.Look(new Mixture(x.Canvas.Line, x.Canvas.Developer, x.Scorer.Parts(x.Mix)));
         var alike = MixBounds.MostAlike(x.Canvas.Spots);
-        double others = Enumerable.Range(0, x.Canvas.Spots.Count).Except(alike).Sum(i => x.Canvas.Spots[i].Weight * x.Canvas.Miss(look.Seen[i]));
+        double others = Enumerable.Range(0, x.Canvas.Spots.Count).Except(alike).Sum(i => x.Canvas.Spots[i].Weight * Difference2000.Between(look.Seen[i].Blend, x.Canvas.Target));
         Assert.True(floor <= others + Canvas.Contrast * look.GreyContrast + 1e-6, $"{floor} above {others} and {Canvas.Contrast * look.GreyContrast}");
     }, iter: 1000);
 

@@ -168,6 +168,19 @@ public sealed class SearchTests
     }
 
     [Fact]
+    public void All_that_is_said_of_the_colour_is_said_of_the_colour_as_it_comes_out_on_her()
+    {
+        const string Green = "reports=[{\"daysAgo\":40,\"forecast\":[29,7,18],\"wish\":[29,4,18],\"tone\":\"green\"},{\"daysAgo\":80,\"forecast\":[29,7,18],\"wish\":[29,4,18],\"tone\":\"green\"}]; ";
+        var roots = Bench.Prescribe(Green + "formula={\"parts\":[{\"shade\":\"5N\",\"share\":0.6},{\"shade\":\"5AG\",\"share\":0.4}]}; allZones.greyPercent=60; zones.nape={\"greyPercent\":5}");
+        Assert.Equal(roots.Forecast.PerZone.Min(z => Math.Min(z.Lab[1], z.After.White?.Lab[1] ?? 9)), roots.Forecast.GreenA!.Value, 0.011);
+        Assert.Contains(roots.Because, b => b.Rule == "SH6" && b.Says.Contains("green cast", StringComparison.Ordinal));
+        Lab Of(Head.Zone zone) => Read(roots.Forecast.PerZone.Single(z => z.Zone == zone).Lab);
+        Assert.Equal(Difference2000.Between(Of(roots.Clock!.Zones[0].Zone), Of(roots.Clock.Zones[^1].Zone)), roots.Clock.SpreadDeltaE!.Value, 0.02);
+        var gloss = Bench.Prescribe(Green + "goal.service=\"gloss\"; goal.level=6");
+        Assert.Equal(Difference2000.Between(Read(gloss.Forecast.Lengths!.Lab), Read(gloss.Forecast.Target!.Lab)), gloss.Forecast.DeltaE!.Value, 0.02);
+    }
+
+    [Fact]
     public void The_blend_school_takes_the_demi_where_no_line_is_named()
     {
         var p = Bench.Prescribe("line=-; house.schools={\"SV7\":\"blend\"}");
