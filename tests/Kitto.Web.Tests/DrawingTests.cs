@@ -111,6 +111,27 @@ public sealed class DrawingTests
     }
 
     [Fact]
+    public void Two_mixes_stand_in_the_bowl_with_a_wall_between_and_each_gram_takes_as_much_room()
+    {
+        var (_, p) = Example(c => c with { Goal = c.Goal with { Service = Service.RootAndGloss } });
+        Assert.Equal(2, p.Formulas.Count);
+        var svg = Parse(BowlDrawing.Draw(p));
+        Assert.Equal(2, svg.QuerySelectorAll(".bowl-across").Length);
+        Assert.Equal(p.Formulas.Select(f => f.Developer.Volume.ToString()), svg.QuerySelectorAll(".bowl-volume").Select(t => t.TextContent));
+        double outer = Number(svg.QuerySelector(".bowl-developer")!, "r");
+        double perGram = Math.PI * outer * outer / p.Formulas.Sum(f => f.Parts.Sum(x => x.Grams.Value) + f.Developer.Grams.Value);
+        var wedges = svg.QuerySelectorAll(".bowl-part").Select(w => System.Text.RegularExpressions.Regex.Matches(w.GetAttribute("d")!, "[0-9.]+").Select(n => double.Parse(n.Value, CultureInfo.InvariantCulture)).ToArray());
+        foreach (var (n, part) in wedges.Zip(p.Formulas.SelectMany(f => f.Parts)))
+        {
+            // M centre L x1 y1 A r r 0 large 1 x2 y2
+            double turn = (Math.Atan2(n[9] - 110, 110 - n[10]) - Math.Atan2(n[2] - 110, 110 - n[3]) + 4 * Math.PI) % (2 * Math.PI);
+            Assert.Equal(part.Grams.Value * perGram, turn * n[4] * n[4] / 2, part.Grams.Value * perGram * .01);
+        }
+
+        Assert.Empty(Parse(BowlDrawing.Draw(Example().Prescription)).QuerySelectorAll(".bowl-across"));
+    }
+
+    [Fact]
     public void The_answers_tray_begins_with_the_mix_that_is_weighed_out()
     {
         var (c, p) = Example();

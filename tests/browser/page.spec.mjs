@@ -1,6 +1,6 @@
 // The prescription page in all its states: why, what if not, two versions, keys, larger type, print, and nothing that jumps.
 import { test, expect } from '@playwright/test';
-import { accessible, fits, openSitting, signIn } from './help.mjs';
+import { accessible, fits, openSitting, signIn, sql } from './help.mjs';
 
 const views = [['1280x800', { width: 1280, height: 800 }], ['1440x900', { width: 1440, height: 900 }], ['1024x768', { width: 1024, height: 768 }]];
 
@@ -104,6 +104,26 @@ for (const [name, view] of views) {
   });
 }
 
+test('every head of the demo fits at 1280x800: amounts whole, one line under the strand, and the dates in sight', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await signIn(page);
+  await page.goto(process.env.KITTO_URL + '/clients');
+  const clients = await page.locator('.lines .line').evaluateAll(lines => lines.map(l => l.getAttribute('href')));
+  let looked = 0;
+  for (const client of clients) {
+    await page.goto(process.env.KITTO_URL + client + '/prescription');
+    if (await page.locator('.amounts').count() === 0) continue;
+    looked++;
+    const wrong = await page.evaluate(() => {
+      const box = of => of.getBoundingClientRect(), answer = box(document.querySelector('#answer')), said = document.querySelector('.strand-says');
+      return [...[...document.querySelectorAll('.amounts dd, .amounts dt, .pairs span, .dates li, .holds')].filter(e => box(e).right > answer.right + 1 || box(e).bottom > answer.bottom + 1).map(e => e.textContent),
+        ...(said && box(said).height > 30 ? [said.textContent] : [])];
+    });
+    expect(wrong, client).toEqual([]);
+  }
+  expect(looked).toBeGreaterThan(8);
+});
+
 test('larger type is kept from page to page, and nothing is cut in it', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await signIn(page);
@@ -149,5 +169,6 @@ test('a prescription prints as one page, signed or not', async ({ page }) => {
     await page.emulateMedia({ media: 'print' });
     await expect(page.locator('.bar')).toBeHidden();
     await page.emulateMedia({ media: null });
+    if (who === 'Odile') { await page.goto(process.env.KITTO_URL + '/kits/' + sql("select k.id from kit k join client c on c.id = k.client_id where c.name like 'Odile%' limit 1")); expect(await pages(), 'kit sheet').toBe(1); }
   }
 });

@@ -14,7 +14,7 @@ public static class BowlDrawing
     /// <summary>A mix in one line, as the form posts it: "5N:0.8 5AG:0.2".</summary>
     public static string Written(IEnumerable<MixPart> parts) => string.Join(' ', parts.Select(p => FormattableString.Invariant($"{p.Shade}:{Math.Round(p.Share.Value, 3)}")));
 
-    /// <summary>Draws what is sent of all formulas together.</summary>
+    /// <summary>Draws what is sent: a formula for the roots and one for the lengths stand in a bowl with a wall across, for they are never mixed.</summary>
     /// <param name="p">The prescription.</param>
     /// <param name="move">Whether the borders between the parts of the first formula can be moved.</param>
     public static string Draw(Prescription p, bool move = false)
@@ -27,48 +27,66 @@ public static class BowlDrawing
         // Area is grams: the outermost mark, the greater of what is sent and what may be used, reaches the wall.
         double full = Math.Max(q.SendGrams.Value, q.UseHighGrams.Value + q.ResidueGrams.Value) * 1.06;
         double Radius(double grams) => Rim * Math.Sqrt(Math.Max(0, grams) / full);
-        var parts = p.Formulas.SelectMany(f => f.Parts.Select(part => (Name: part.Shade, Grams: part.Grams.Value))).ToList();
-        double colour = parts.Sum(x => x.Grams);
-        double sent = q.SendGrams.Value;
+        double sent = q.SendGrams.Value, all = p.Formulas.Sum(Whole), outer = Radius(sent - q.ResidueGrams.Value);
         var svg = new Svg();
-        svg.Add($"<svg class=\"bowl\" viewBox=\"0 0 220 220\" role=\"{(move ? "group" : "img")}\" aria-label=\"{Describe(p)}\" data-whole=\"{(p.Formulas[0].Parts.Sum(x => x.Grams.Value) / colour).ToString("0.0000", CultureInfo.InvariantCulture)}\">");
+        svg.Add($"<svg class=\"bowl{(p.Formulas.Count > 1 ? " two" : "")}\" viewBox=\"0 0 220 220\" role=\"{(move ? "group" : "img")}\" aria-label=\"{Describe(p)}\" data-whole=\"{(Whole(p.Formulas[0]) / all).ToString("0.0000", CultureInfo.InvariantCulture)}\">");
         svg.Add($"<circle class=\"bowl-wall\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim + 6}\"/><circle class=\"bowl-inside\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim}\"/>");
-        svg.Add($"<circle class=\"bowl-rest\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent)}\"/>");
-        svg.Add($"<circle class=\"bowl-developer\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent - q.ResidueGrams.Value)}\"/>");
-        double at = 0;
-        double inner = Radius(colour);
-        for (int i = 0; i < parts.Count; i++)
+        svg.Add($"<circle class=\"bowl-rest\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent)}\"/><circle class=\"bowl-developer\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{outer}\"/>");
+        double begin = 0;
+        foreach (var f in p.Formulas)
         {
-            double share = parts[i].Grams / colour;
-            svg.Add($"<path class=\"bowl-part\" fill=\"{Colour(parts[i].Name)}\" d=\"{Wedge(at, at + share, inner)}\"/>");
-            at += share;
+            double turn = Whole(f) / all, inner = outer * Math.Sqrt(Colour(f) / Whole(f)), ring = (inner + outer) / 2;
+            Parts(svg, f, begin, turn, inner);
+            // One developer is named below; two stand each in the middle of its own.
+            var (x, y) = On(p.Formulas.Count == 1 ? .5 : begin + turn / 2, ring);
+            svg.Add($"<text class=\"bowl-volume\" x=\"{x}\" y=\"{y + 4.5}\" text-anchor=\"middle\">{f.Developer.Volume.ToString()}</text>");
+            begin += turn;
         }
 
-        at = 0;
-        foreach (var (name, grams) in parts)
+        double wall = 0;
+        foreach (var f in p.Formulas.Count > 1 ? p.Formulas : [])
         {
-            double middle = (at + grams / colour / 2) * 2 * Math.PI;
-            double reach = parts.Count == 1 ? 0 : inner * .58;
-            if (grams / colour > .07)
-            {
-                svg.Add($"<text class=\"bowl-name\" x=\"{Centre + reach * Math.Sin(middle)}\" y=\"{Centre - reach * Math.Cos(middle) + 4}\" text-anchor=\"middle\">{name}</text>");
-            }
-
-            at += grams / colour;
+            var (x, y) = On(wall, Rim);
+            svg.Add($"<line class=\"bowl-across\" x1=\"{Centre}\" y1=\"{Centre}\" x2=\"{x}\" y2=\"{y}\"/>");
+            wall += Whole(f) / all;
         }
 
-        double ring = (inner + Radius(sent - q.ResidueGrams.Value)) / 2;
-        svg.Add($"<text class=\"bowl-volume\" x=\"{Centre}\" y=\"{Centre + ring + 4.5}\" text-anchor=\"middle\">{p.Formulas[0].Developer.Volume.ToString()}</text>");
         svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseLowGrams.Value + q.ResidueGrams.Value)}\"/>");
         svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseHighGrams.Value + q.ResidueGrams.Value)}\"/>");
         if (move)
         {
-            // The whole turn is the colour of all formulas; the first formula's parts come first.
-            Handles(svg, p.Formulas[0].Mix(), p.Formulas[0].Parts.Sum(x => x.Grams.Value) / colour, inner);
+            Handles(svg, p.Formulas[0].Mix(), Whole(p.Formulas[0]) / all, outer * Math.Sqrt(Colour(p.Formulas[0]) / Whole(p.Formulas[0])));
         }
 
         return svg.Add($"</svg>").ToString();
     }
+
+    private static double Colour(Formula f) => f.Parts.Sum(part => part.Grams.Value);
+
+    private static double Whole(Formula f) => Colour(f) + f.Developer.Grams.Value;
+
+    /// <summary>The colour parts of one formula, over its share of the turn.</summary>
+    private static void Parts(Svg svg, Formula f, double begin, double turn, double radius)
+    {
+        double colour = Colour(f), at = begin;
+        var names = new Svg();
+        foreach (var part in f.Parts)
+        {
+            double to = at + turn * part.Grams.Value / colour;
+            svg.Add($"<path class=\"bowl-part\" fill=\"{Shown(part.Shade)}\" d=\"{Wedge(at, to, radius)}\"/>");
+            if (to - at > .07)
+            {
+                var (x, y) = On((at + to) / 2, to - at > .9999 ? 0 : radius * .58);
+                names.Add($"<text class=\"bowl-name\" x=\"{x}\" y=\"{y + 4}\" text-anchor=\"middle\">{part.Shade}</text>");
+            }
+
+            at = to;
+        }
+
+        svg.Add(names);
+    }
+
+    private static (double X, double Y) On(double turn, double radius) => (Centre + radius * Math.Sin(turn * 2 * Math.PI), Centre - radius * Math.Cos(turn * 2 * Math.PI));
 
     /// <summary>A handle on each border between two parts, at the rim of the colour.</summary>
     private static void Handles(Svg svg, IReadOnlyList<MixPart> parts, double whole, double radius)
@@ -77,7 +95,7 @@ public static class BowlDrawing
         for (int i = 0; i < parts.Count - 1; i++)
         {
             at += parts[i].Share.Value;
-            double turn = at * whole * 2 * Math.PI, x = Centre + radius * Math.Sin(turn), y = Centre - radius * Math.Cos(turn);
+            var (x, y) = On(at * whole, radius);
             svg.Add($"<g class=\"part-handle\" id=\"hand-{i}\" role=\"slider\" tabindex=\"0\" data-at=\"{i}\" aria-label=\"between {parts[i].Shade} and {parts[i + 1].Shade}\" aria-valuemin=\"0\" aria-valuemax=\"100\" aria-valuenow=\"{Math.Round(at * 100)}\" aria-valuetext=\"{parts[i].Share.ToString()} {parts[i].Shade}, {parts[i + 1].Share.ToString()} {parts[i + 1].Shade}\"><line x1=\"{Centre}\" y1=\"{Centre}\" x2=\"{x}\" y2=\"{y}\"/><circle class=\"part-reach\" cx=\"{x}\" cy=\"{y}\" r=\"20\"/><circle class=\"part-grip\" cx=\"{x}\" cy=\"{y}\" r=\"9\"/></g>");
         }
     }
@@ -102,7 +120,7 @@ public static class BowlDrawing
         p.Quantity is not { } q ? "Nothing is mixed."
         : $"Bowl with {string.Join(", ", p.Formulas.SelectMany(f => f.Parts.Select(x => $"{x.Grams} of {x.Shade}").Append($"{f.Developer.Grams} of {f.Developer.Volume}")))}. Sent {q.SendGrams}; these hands use {q.UseLowGrams} to {q.UseHighGrams}; {q.ResidueGrams} stays behind.";
 
-    private static string Colour(string code) => ShadeOf.Parse(code) is { } shade ? Srgb.Hex(Swatch.Of(shade)) : "#8c8c8c";
+    private static string Shown(string code) => ShadeOf.Parse(code) is { } shade ? Srgb.Hex(Swatch.Of(shade)) : "#8c8c8c";
 
     private static string Wedge(double from, double to, double radius)
     {
@@ -111,9 +129,8 @@ public static class BowlDrawing
             return FormattableString.Invariant($"M{Centre} {Centre - radius:0.##}A{radius:0.##} {radius:0.##} 0 1 1 {Centre - .01} {Centre - radius:0.##}Z");
         }
 
-        (double X, double Y) On(double turn) => (Centre + radius * Math.Sin(turn * 2 * Math.PI), Centre - radius * Math.Cos(turn * 2 * Math.PI));
-        var (x1, y1) = On(from);
-        var (x2, y2) = On(to);
+        var (x1, y1) = On(from, radius);
+        var (x2, y2) = On(to, radius);
         return FormattableString.Invariant($"M{Centre} {Centre}L{x1:0.##} {y1:0.##}A{radius:0.##} {radius:0.##} 0 {(to - from > .5 ? 1 : 0)} 1 {x2:0.##} {y2:0.##}Z");
     }
 }

@@ -17,6 +17,13 @@ internal sealed class Svg
         return this;
     }
 
+    /// <summary>What was written elsewhere.</summary>
+    public Svg Add(Svg other)
+    {
+        text.Append(other.text);
+        return this;
+    }
+
     public override string ToString() => text.ToString();
 
     /// <summary>Writes as it is made: a drawing is drawn at every stroke, so nothing is boxed or put together twice.</summary>
