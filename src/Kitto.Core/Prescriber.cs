@@ -78,7 +78,7 @@ public static class Prescriber
             why.Add(new Because("OU1", $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.", "shade"));
         }
 
-        var chosen = wanted.Select((w, i) => Chosen.Of(w, c.Reading, Meets(w, c.Reading, timed.Schedule, soften, residual), Known(near, w.Use), i == 0 ? Ideas : 1, why)).ToList();
+        var chosen = wanted.Select((w, i) => Chosen.Of(w, c.Reading, Meets(w, c, timed.Schedule, soften, residual), Known(near, w.Use), i == 0 ? Ideas : 1, why)).ToList();
         var forecast = Outlook.Of(c.Reading, aim, way, chosen, timed.Schedule, why);
         double? spread = Outlook.Spread(c.Reading, chosen[0], timed.Schedule, soften, why);
 
@@ -127,12 +127,21 @@ public static class Prescriber
             : new Because(way.Rule, $"For her {Says(way.Way)}, where the house has it {Says(house.Usual(way.Rule))}: {who}", "hers");
     }
 
-    private static Canvas? Meets(Wanted wanted, Reading reading, Schedule schedule, bool softened, Lab residual)
+    private static Canvas? Meets(Wanted wanted, Case c, Schedule schedule, bool softened, Lab residual)
     {
         var target = Dye.Look(wanted.Level.Value, wanted.Tone).Lab;
-        return wanted.Line.Kind == LineKind.Lightener ? null
-            : wanted.OnLengths ? Canvas.OfLengths(reading, wanted.Line, wanted.Developer, wanted.Line.Process, 1, target, residual)
-            : Canvas.OfRoots(reading, wanted.Line, wanted.Developer, schedule, softened, target, residual);
+        if (wanted.Line.Kind == LineKind.Lightener)
+        {
+            return null;
+        }
+
+        if (wanted.OnLengths)
+        {
+            return Canvas.OfLengths(c.Reading, wanted.Line, wanted.Developer, wanted.Line.Process, 1, target, residual);
+        }
+
+        var roots = Canvas.OfRoots(c.Reading, wanted.Line, wanted.Developer, schedule, softened, target, residual);
+        return c.Goal.Service == Service.RootShadow ? Canvas.WithTail(roots, c.Reading, schedule) : roots;
     }
 
     private static IReadOnlyList<Alternative> Others(Chosen chosen, Formula formula)

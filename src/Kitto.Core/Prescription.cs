@@ -140,9 +140,10 @@ public sealed record Fade(int? ShowsInWeeks, int NextKitWeeks, Look? Roots, Look
 /// <param name="BandToday">The faded band now.</param>
 /// <param name="Fading">How it leaves again.</param>
 /// <param name="GreenA">The greenest a* forecast anywhere, below zero; null where nothing comes out green (SH6).</param>
+/// <param name="Tail">A root shadow's tail afterwards, just past the line (SV5).</param>
 public sealed record Forecast(
     Look? Roots, Look? Lengths, double? DeltaE, IReadOnlyList<ZoneForecast> PerZone, Look? Target = null, Look? LengthsToday = null,
-    Look? Band = null, Look? BandToday = null, Fade? Fading = null, double? GreenA = null)
+    Look? Band = null, Look? BandToday = null, Fade? Fading = null, double? GreenA = null, Look? Tail = null)
 {
     /// <summary>No forecast.</summary>
     public static Forecast None { get; } = new(null, null, null, []);

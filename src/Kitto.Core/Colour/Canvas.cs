@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core.Colour;
@@ -52,7 +53,7 @@ public readonly record struct Seen(Lab Blend, Lab? White, Lab? Pigmented)
 /// <summary>All that a mix meets on a head, and what is wished there. The mix itself is still open: what lift and time do is settled.</summary>
 /// <param name="Line">The line of the mix.</param>
 /// <param name="Developer">Its developer.</param>
-/// <param name="Spots">The stretches it meets, most seen first.</param>
+/// <param name="Spots">The stretches it meets, most seen first; a shadow's tail last.</param>
 /// <param name="Target">The wished colour.</param>
 /// <param name="Residual">How this client's hair has come out against the forecast so far (OU).</param>
 public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spots, Lab Target, Lab Residual)
@@ -86,6 +87,31 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
         Array.Sort(spots, (a, b) => a.Weight != b.Weight ? b.Weight.CompareTo(a.Weight) : a.Zone!.Value.CompareTo(b.Zone!.Value));
         return new Canvas(line, developer, spots, target, residual);
     }
+
+    /// <summary>
+    /// The regrowth of a head and what is feathered past the line for a root shadow: there the lengths meet the mix too, and the shadow is made (SV5).
+    /// Each counts by how much of it is painted, the tail at half the coat and never more than the roots (ours).
+    /// </summary>
+    /// <param name="roots">The regrowth.</param>
+    /// <param name="reading">The reading, regrowth as on the day.</param>
+    /// <param name="schedule">The schedule: its zones are those coloured.</param>
+    public static Canvas WithTail(Canvas roots, Reading reading, Schedule schedule)
+    {
+        double seen = schedule.Zones.Sum(z => z.Zone.SeenWeight());
+        double painted = schedule.Zones.Sum(z => z.Zone.SeenWeight() * reading.Zones[(int)z.Zone].Regrowth.Value);
+        double tail = schedule.Zones.Sum(z => z.Zone.SeenWeight() * Use.TailCoat * z.Zone.Facts().ShadowTail.Value);
+        double share = Math.Min(.5, tail / (tail + painted));
+        var contact = Minutes.Of(schedule.Zones.Sum(z => z.Zone.SeenWeight() / seen * z.ContactMinutes.Value));
+        // Where there is a faded band, it is what lies past the line.
+        var past = OfLengths(reading, roots.Line, roots.Developer, contact, 1, roots.Target, roots.Residual).Spots[^1];
+        return roots with { Spots = [.. roots.Spots.Select(s => s with { Weight = s.Weight * (1 - share) }), past with { Weight = share }] };
+    }
+
+    /// <summary>The tail of a root shadow; null where there is none.</summary>
+    public Spot? Tail => Spots[0].Zone is not null && Spots[^1] is { Zone: null } tail ? tail : null;
+
+    /// <summary>How much of what is seen is not the tail.</summary>
+    public double OwnWeight => 1 - (Tail?.Weight ?? 0);
 
     /// <summary>The lengths, as a formula of their own or a pulled-through root mix meets them; a faded band (RD11) is a stretch of its own that counts as much as all the rest.</summary>
     /// <param name="reading">The reading.</param>

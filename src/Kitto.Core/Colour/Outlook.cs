@@ -55,7 +55,7 @@ internal static class Outlook
             Look(canvas.Target), Look(lengthsToday),
             bandToday is null ? null : Look(seen is { Seen.Count: > 1 } ? seen.Seen[1].Blend : bandToday.Value), bandToday is { } b ? Look(b) : null,
             new Fade(shows, next, first.Wanted.OnLengths ? null : Look(After(canvas, mix, next)), ends is { } on ? Look(After(on.Canvas, on.Mix, next)) : Look(lengthsToday)),
-            MixWords.Green(canvas, looked));
+            MixWords.Green(canvas, looked), canvas.Tail is null ? null : Look(looked.Seen[^1].Blend));
     }
 
     /// <summary>dE00 between the zones painted first and last, and how much of it the clock alone makes.</summary>
@@ -79,8 +79,19 @@ internal static class Outlook
     /// <summary>A colour for the answer, rounded as it is written.</summary>
     public static Look Look(Lab colour) => new(Rounded(colour), Srgb.Hex(colour));
 
-    /// <summary>The mean of what is seen.</summary>
-    public static Lab Mean(Canvas canvas, Looked looked) => looked.Seen.Select((s, i) => s.Blend * canvas.Spots[i].Weight).Aggregate(default(Lab), (a, b) => a + b);
+    /// <summary>The mean of what is seen, without a shadow's tail.</summary>
+    public static Lab Mean(Canvas canvas, Looked looked) => Mean(canvas, i => looked.Seen[i].Blend);
+
+    private static Lab Mean(Canvas canvas, Func<int, Lab> of)
+    {
+        var sum = default(Lab);
+        for (int i = 0; i < canvas.Spots.Count - (canvas.Tail is null ? 0 : 1); i++)
+        {
+            sum += of(i) * (canvas.Spots[i].Weight / canvas.OwnWeight);
+        }
+
+        return sum;
+    }
 
     private static ((Canvas Canvas, Mixture Mix)? Ends, Looked? Seen) OnLengths(Reading reading, LengthsWay way, IReadOnlyList<Chosen> chosen, Schedule schedule)
     {
@@ -101,18 +112,12 @@ internal static class Outlook
     }
 
     /// <summary>The mean of what is seen after so many weeks; what fades is the new dye.</summary>
-    private static Lab After(Canvas canvas, Mixture mix, double weeks)
+    private static Lab After(Canvas canvas, Mixture mix, double weeks) => Mean(canvas, i =>
     {
-        var sum = default(Lab);
-        foreach (var spot in canvas.Spots)
-        {
-            var white = Fading.After(mix.On(0), canvas.Line.Kind, weeks, white: true);
-            var pigmented = Fading.After(mix.On(spot.Pigmented.Melanin), canvas.Line.Kind, weeks, white: false);
-            sum += (spot.See(white, pigmented).Blend + canvas.Residual) * spot.Weight;
-        }
-
-        return sum;
-    }
+        var white = Fading.After(mix.On(0), canvas.Line.Kind, weeks, white: true);
+        var pigmented = Fading.After(mix.On(canvas.Spots[i].Pigmented.Melanin), canvas.Line.Kind, weeks, white: false);
+        return canvas.Spots[i].See(white, pigmented).Blend + canvas.Residual;
+    });
 
     private static ZoneForecast ZoneOf(Zone zone, Reading reading, Canvas canvas, Looked looked)
     {

@@ -40,7 +40,7 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
             why.Add(MixWords.Aim(wanted, reading));
         }
 
-        MixWords.Say(wanted, rules, canvas, parts, looked, known is null, why);
+        MixWords.Say(wanted, reading.Hair.NaturalLevel, rules, canvas, parts, looked, known is null, why);
         var others = found.Mixes.Append(found.Simplest).OfType<Found>().Where(f => !Same(f.Parts, parts)).DistinctBy(f => MixWords.Says(f.Parts)).ToList();
         return new Chosen(wanted, parts, canvas, mix, looked, others);
     }

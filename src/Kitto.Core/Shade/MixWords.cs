@@ -20,22 +20,30 @@ public static class MixWords
 
     /// <summary>What the mix does on this head, by the rules of the trade.</summary>
     /// <param name="wanted">What was wanted.</param>
+    /// <param name="natural">Her own level.</param>
     /// <param name="rules">The rules of the search.</param>
     /// <param name="canvas">What it meets.</param>
     /// <param name="parts">The mix.</param>
     /// <param name="looked">Its forecast.</param>
     /// <param name="searched">Whether the search found it; a known formula is not searched for.</param>
     /// <param name="why">Reasons are added.</param>
-    internal static void Say(Wanted wanted, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, bool searched, ICollection<Because> why)
+    internal static void Say(Wanted wanted, Level natural, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, bool searched, ICollection<Because> why)
     {
         string about = wanted.About;
         var sums = MixSums.Of(parts);
         var lifted = canvas.Spots.MaxBy(s => s.Lifts)!;
+        var own = canvas.Spots.Where(s => s != canvas.Tail);
+        double lifts = own.Sum(s => s.Weight * s.Lifts) / canvas.OwnWeight;
         if (lifted.Lifts >= .3)
         {
-            double lifts = canvas.Spots.Sum(s => s.Weight * s.Lifts);
-            double bare = canvas.Spots.Sum(s => s.Weight * (s.Bare.Pigmented ?? s.Pigmented.Lab).L);
+            double bare = own.Sum(s => s.Weight * (s.Bare.Pigmented ?? s.Pigmented.Lab).L) / canvas.OwnWeight;
             why.Add(new Because("SH2", $"{wanted.Developer} lifts her own pigment by about {lifts:0.0} level{(lifts >= 1.05 ? "s" : "")} and lays {Undertone.Of(bare)} bare.", about));
+        }
+
+        if (!wanted.OnLengths && wanted.Level.Value - natural.Value - lifts >= Core.Aim.HalfLevel && own.Any(s => s.Grey.Value < 1))
+        {
+            why.Add(new Because("SH2", $"No colour makes hair lighter than it is lifted to: {(lifts < .05 ? $"nothing lifts her own level {natural}" : $"her own level {natural} is lifted by {lifts:0.0}")}, so it stays near {natural.Value + lifts:0.#}, not {wanted.Level}.", about,
+                [new("her own level", natural.Value, ""), new("levels lifted", Math.Round(lifts, 2), ""), new("level wished", wanted.Level.Value, "")]));
         }
 
         if (wanted.Line.Kind == LineKind.HighLift)
@@ -66,6 +74,13 @@ public static class MixWords
                 new("cost of all that", Math.Round(looked.DeltaE + Canvas.Contrast * looked.GreyContrast + Score.Cost(parts.Count, false), 2), ""),
             ]));
         SayCast(canvas, looked, about, why);
+        if (canvas.Tail is not null)
+        {
+            double off = Difference2000.Between(looked.Seen[^1].Blend, canvas.Target);
+            why.Add(new Because("SV5", $"Feathered past the line it comes out {off:0.0} from the wish on the lengths ({Far(off)}): the mix is chosen for the regrowth and for that tail, each by how much is painted there.", about,
+                [new("the tail from the wish", Math.Round(off, 2), "dE00"), new("the tail counts", Math.Round(canvas.Tail.Weight * 100, 1), "%")]));
+        }
+
         if (!wanted.OnLengths || canvas.Spots.Count < 2)
         {
             return;

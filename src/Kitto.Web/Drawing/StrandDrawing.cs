@@ -29,7 +29,8 @@ public static class StrandDrawing
         var zone = f.PerZone.FirstOrDefault(z => z.Zone == picked) ?? (f.PerZone.Count > 0 ? f.PerZone[0] : null);
         double mm = zone is null ? 0 : reading.Zones[(int)zone.Zone].Regrowth.Value;
         double band = reading.Hair.Band?.Length.Value ?? 0;
-        double shown = Math.Max(24, Math.Max(mm * 2.2, (mm + band) * 1.22));
+        double tail = f.Tail is null || zone is null ? 0 : zone.Zone.Facts().ShadowTail.Value;
+        double shown = Math.Max(24, Math.Max(mm * 2.2, (mm + Math.Max(band, tail)) * 1.22));
         double X(double at) => Left + (Right - Left) * Math.Min(at, shown) / shown;
         double line = X(mm), bandEnd = X(mm + band);
         var svg = new Svg();
@@ -57,6 +58,13 @@ public static class StrandDrawing
 
         Lock(svg, bandEnd, Right, Top, NowHeight, 0, Plain(f.LengthsToday));
         Lock(svg, bandEnd, Right, AfterTop, AfterHeight, 0, Plain(f.Lengths ?? f.LengthsToday));
+        if (f.Tail is { } feathered && tail > 0)
+        {
+            // Lighter and lighter: from what it makes of the lengths at the line to nothing where it ends.
+            svg.Add($"<linearGradient id=\"feather\" gradientUnits=\"userSpaceOnUse\" x1=\"{line}\" y1=\"0\" x2=\"{X(mm + tail)}\" y2=\"0\"><stop offset=\"0\" stop-color=\"{feathered.Hex}\"/><stop offset=\"1\" stop-color=\"{feathered.Hex}\" stop-opacity=\"0\"/></linearGradient>");
+            Lock(svg, line, X(mm + tail), AfterTop, AfterHeight, 0, Plain(feathered with { Hex = "url(#feather)" }));
+        }
+
         if (f.Target is { } wish)
         {
             svg.Add($"<rect x=\"{Right + 8}\" y=\"{Top}\" width=\"{Width - Right - 14}\" height=\"{Bottom - Top}\" fill=\"{wish.Hex}\"/><text class=\"strand-top\" x=\"{(Right + Width) / 2}\" y=\"11\" text-anchor=\"middle\">wish</text>");
@@ -98,7 +106,8 @@ public static class StrandDrawing
         var f = p.Forecast;
         string roots = zone is null ? "The roots are not coloured."
             : $"Strand of the {zone.Zone.Facts().Says}: {reading.Zones[(int)zone.Zone].Regrowth} of regrowth, {zone.Grey} white, natural level {reading.Hair.NaturalLevel}. Forecast L* {zone.Lab[0]:0}, a* {zone.Lab[1]:0}, b* {zone.Lab[2]:0}, {zone.DeltaE:0.0} from the wish.";
-        return roots + (f.Lengths is { } l ? $" Lengths forecast L* {l.Lab[0]:0}, a* {l.Lab[1]:0}, b* {l.Lab[2]:0}." : "") + " A screen is not a swatch.";
+        string feathered = f.Tail is { } t && zone is not null ? $" Feathered {zone.Zone.Facts().ShadowTail.Value:0} mm past the line, L* {t.Lab[0]:0}, a* {t.Lab[1]:0}, b* {t.Lab[2]:0} there." : "";
+        return roots + feathered + (f.Lengths is { } l ? $" Lengths forecast L* {l.Lab[0]:0}, a* {l.Lab[1]:0}, b* {l.Lab[2]:0}." : "") + " A screen is not a swatch.";
     }
 
     private static Fibres Plain(Look look) => new(look.Lab, look.Hex, null, look);

@@ -181,6 +181,21 @@ public sealed class SearchTests
     }
 
     [Fact]
+    public void A_root_shadow_is_mixed_for_the_tail_on_the_lengths_as_well() =>
+        (from natural in Gen.Int[4, 6] from lengths in Gen.Int[7, 9] from deeper in Gen.Int[1, 3] from mm in Gen.Int[8, 60] select (natural, lengths, wish: lengths - deeper, mm)).Where(x => x.wish - x.natural is 0 or 1).Sample(x =>
+        {
+            string head = $"goal.service=\"rootShadow\"; line=-; hair.naturalLevel={x.natural}; allZones.greyPercent=0; allZones.regrowthMm={x.mm}; hair.lengths={{\"level\":{x.lengths},\"tone\":\"N\",\"history\":\"lightened\"}}; goal.level={x.wish}; goal.tone=\"N\"";
+            var p = Bench.Prescribe(head);
+            var (tail, wish, was) = (Read(p.Forecast.Tail!.Lab), Read(p.Forecast.Target!.Lab), Read(p.Forecast.LengthsToday!.Lab));
+            // The shadow is seen on the lengths: it comes out nearer to the wish than to what was there.
+            Assert.True(Difference2000.Between(tail, wish) < Difference2000.Between(tail, was), $"{tail} wish {wish} was {was}");
+            // Her own hair takes no part in it beyond its zones, and nothing lifts it.
+            Assert.InRange(p.Forecast.Roots!.Lab[0], p.Forecast.PerZone.Min(z => z.Lab[0]) - .01, p.Forecast.PerZone.Max(z => z.Lab[0]) + .01);
+            Assert.Equal(x.wish > x.natural, p.Because.Any(b => b.Rule == "SH2" && b.Says.Contains("No colour makes hair lighter", StringComparison.Ordinal)));
+            Assert.Null(Bench.Prescribe(head.Replace("rootShadow", "rootTouchUp", StringComparison.Ordinal)).Forecast.Tail);
+        }, iter: 25);
+
+    [Fact]
     public void The_blend_school_takes_the_demi_where_no_line_is_named()
     {
         var p = Bench.Prescribe("line=-; house.schools={\"SV7\":\"blend\"}");
