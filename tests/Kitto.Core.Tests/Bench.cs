@@ -66,12 +66,13 @@ internal static class Bench
 
     public static Prescription Prescribe(string facts = "") => Prescriber.Prescribe(Case(facts), Shelf);
 
-    /// <summary>The regrowth of a case's head as a permanent line meets it in a root touch-up, nothing softened.</summary>
+    /// <summary>The regrowth of a case's head as a permanent line meets it in a root touch-up, nothing softened; for a shadow or a blend with a tail.</summary>
     public static Canvas Canvas(Case c, Line line, double level, Tone tone, Lab residual)
     {
         var schedule = Timing.Choose(c.Reading, c.Reading.Hands, Service.RootTouchUp, line, level, House.Default, []).Schedule;
         var developer = Choice.For(line, false, c.Reading, Level.Of(level), []);
-        return Core.Colour.Canvas.OfRoots(c.Reading, line, developer, schedule, false, Dye.Look(level, tone).Lab, residual);
+        var roots = Core.Colour.Canvas.OfRoots(c.Reading, line, developer, schedule, false, Dye.Look(level, tone).Lab, residual);
+        return c.Goal.Service is Service.RootShadow or Service.GreyBlend ? Core.Colour.Canvas.WithTail(roots, c.Reading, schedule) : roots;
     }
 
     public static IEnumerable<string> Rules(this Prescription p) => p.Because.Select(b => b.Rule);

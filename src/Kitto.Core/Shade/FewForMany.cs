@@ -10,13 +10,14 @@ internal sealed record FewForMany(IReadOnlyList<int> Kept, double[][] Counts)
 {
     /// <summary>As few columns as tell all of them.</summary>
     /// <param name="columns">The columns, one or more, of one length; what is left of them stands there afterwards.</param>
-    /// <param name="miss">The most that a sum may miss of any value.</param>
+    /// <param name="miss">The most that a sum may miss of any value, as a part of that value.</param>
     public static FewForMany Of(double[][] columns, double miss)
     {
         int many = columns.Length;
+        double[][] whole = [.. columns.Select(c => (double[])c.Clone())];
         var kept = new List<int>();
         var along = new List<double[]>();
-        while (kept.Count == 0 || kept.Count < many && columns.Max(Largest) > miss)
+        while (kept.Count == 0 || kept.Count < many && Enumerable.Range(0, many).Any(i => Misses(columns[i], whole[i], miss)))
         {
             int next = Enumerable.Range(0, many).Except(kept).MaxBy(i => Dot(columns[i], columns[i]));
             double norm = Math.Max(Math.Sqrt(Dot(columns[next], columns[next])), double.Epsilon);
@@ -57,15 +58,24 @@ internal sealed record FewForMany(IReadOnlyList<int> Kept, double[][] Counts)
         return new FewForMany(kept, counts);
     }
 
-    private static double Largest(double[] of)
+    /// <summary>With one more column behind that has nothing to do with the others: it tells itself alone.</summary>
+    public FewForMany AndOne()
     {
-        double largest = 0;
-        foreach (double value in of)
+        int many = Counts[0].Length;
+        return new FewForMany([.. Kept, many], [.. Counts.Select(c => (double[])[.. c, 0]), [.. new double[many], 1]]);
+    }
+
+    private static bool Misses(double[] left, double[] whole, double miss)
+    {
+        for (int row = 0; row < left.Length; row++)
         {
-            largest = Math.Max(largest, Math.Abs(value));
+            if (Math.Abs(left[row]) > miss * Math.Abs(whole[row]))
+            {
+                return true;
+            }
         }
 
-        return largest;
+        return false;
     }
 
     private static double Dot(double[] a, double[] b)

@@ -23,12 +23,14 @@ internal sealed class FibresSeen
     /// <param name="pigments">What absorbs in each spot without the mix.</param>
     /// <param name="on">What the shades deposit in each spot, uptake not counted.</param>
     /// <param name="takes">The uptake.</param>
-    public FibresSeen(MixScorer scorer, IReadOnlyList<double[]> pigments, IReadOnlyList<MixScorer.Deposits> on, IReadOnlyList<double> takes)
+    /// <param name="tail">Whether the last spot is other hair than the rest: it is looked at by itself.</param>
+    public FibresSeen(MixScorer scorer, IReadOnlyList<double[]> pigments, IReadOnlyList<MixScorer.Deposits> on, IReadOnlyList<double> takes, bool tail)
     {
         this.scorer = scorer;
         shades = scorer.Shades.Length;
         bare = [.. pigments.Select(Swift.Bands)];
-        var few = FewForMany.Of(Seen(on, takes), Miss);
+        double[][] seen = Seen(on, takes);
+        var few = tail ? FewForMany.Of(seen[..^1], Miss).AndOne() : FewForMany.Of(seen, Miss);
         width = few.Kept.Count * Swift.Lanes;
         absorbs = new float[width * shades * (1 + scorer.Concentrates.Length)];
         counts = new Vector512<float>[few.Kept.Count];

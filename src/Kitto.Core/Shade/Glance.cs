@@ -31,12 +31,12 @@ internal sealed class Glance
         (wish, residual) = (All(canvas.Target), All(canvas.Residual));
         if (spots.Any(s => s.Grey.Value > 0))
         {
-            white = new FibresSeen(scorer, [.. spots.Select(_ => Fibre.Keratin)], [.. spots.Select(_ => scorer.OnWhite)], [.. spots.Select(s => s.WhiteTakes)]);
+            white = new FibresSeen(scorer, [.. spots.Select(_ => Fibre.Keratin)], [.. spots.Select(_ => scorer.OnWhite)], [.. spots.Select(s => s.WhiteTakes)], false);
         }
 
         if (spots.Any(s => s.Grey.Value < 1))
         {
-            pigmented = new FibresSeen(scorer, [.. spots.Select(s => s.Pigment)], scorer.OnPigment, [.. spots.Select(s => s.PigmentTakes)]);
+            pigmented = new FibresSeen(scorer, [.. spots.Select(s => s.Pigment)], scorer.OnPigment, [.. spots.Select(s => s.PigmentTakes)], canvas.Tail is not null);
         }
     }
 
