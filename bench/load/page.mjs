@@ -104,11 +104,13 @@ try {
   };
   // The machine may be shared: how much of its time others took is said beside what was measured.
   const taken = () => { const cpu = readFileSync('/proc/stat', 'utf8').split('\n')[0].trim().split(/\s+/).slice(1).map(Number); return [cpu[7], cpu.reduce((a, b) => a + b, 0)]; };
+  // And how fast it is just now: the same sum at two times can take half as long again.
+  const pace = () => { const from = performance.now(); let sum = 0; for (let i = 1; i < 1e7; i++) sum += Math.sqrt(i) / i; return sum > 0 ? performance.now() - from : 0; };
   for (const pause of [rest, 1000]) {
-    const [stolen, all] = taken();
+    const [stolen, all] = taken(), before = pace();
     await together(pause);
     const [stolenThen, allThen] = taken();
-    console.log(`    time of the machine taken by others meanwhile: ${(100 * (stolenThen - stolen) / (allThen - all)).toFixed(0)} %`);
+    console.log(`    time of the machine taken by others meanwhile: ${(100 * (stolenThen - stolen) / (allThen - all)).toFixed(0)} %; a fixed sum took ${before.toFixed(0)} ms before and ${pace().toFixed(0)} ms after`);
   }
 
   const hard = [], before = spent();
