@@ -10,7 +10,7 @@ namespace Kitto.Core.Shade;
 internal sealed class FibresSeen
 {
     /// <summary>The most that the few may miss of any light they were fitted to, against that light.</summary>
-    public const double Miss = 5e-4;
+    public const double Miss = 3e-4;
 
     private readonly MixScorer scorer;
     private readonly int shades, width;

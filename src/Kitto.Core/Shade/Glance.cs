@@ -9,8 +9,8 @@ namespace Kitto.Core.Shade;
 /// </summary>
 internal sealed class Glance
 {
-    /// <summary>Times one plus the cost, more than single precision, the turning term and the spots left out can lose (a test holds it to a third).</summary>
-    public const double Slack = 0.01;
+    /// <summary>Times one plus the cost, more than single precision, the turning term and the spots left out can lose (a test holds it to half).</summary>
+    public const double Slack = 0.02;
 
     private readonly FibresSeen? white, pigmented;
     private readonly Vector512<float> grey, weight, contrastWeight, there;

@@ -17,7 +17,7 @@ internal sealed class MixBounds
     private const double Alike = 0.1;
 
     /// <summary>The most that a light may be above what is seen at a glance: bands and spots left out.</summary>
-    private const float Over = (float)(1 + Swift.Miss + 2 * FibresSeen.Miss);
+    private const float Over = (float)(1 + Swift.Miss + 3 * FibresSeen.Miss);
 
     private readonly MixScorer scorer;
     private readonly Glance glance;
