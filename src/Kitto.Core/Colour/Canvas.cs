@@ -110,8 +110,15 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
     /// <summary>The tail of a root shadow; null where there is none.</summary>
     public Spot? Tail => Spots[0].Zone is not null && Spots[^1] is { Zone: null } tail ? tail : null;
 
-    /// <summary>How much of what is seen is not the tail.</summary>
-    public double OwnWeight => 1 - (Tail?.Weight ?? 0);
+    /// <summary>Every stretch but a shadow's tail: where it stands among the spots, and its weight among these.</summary>
+    public IEnumerable<(int At, Spot Spot, double Weight)> Own
+    {
+        get
+        {
+            double own = 1 - (Tail?.Weight ?? 0);
+            return Spots.Take(Tail is null ? Spots.Count : Spots.Count - 1).Select((s, i) => (i, s, s.Weight / own));
+        }
+    }
 
     /// <summary>The lengths, as a formula of their own or a pulled-through root mix meets them; a faded band (RD11) is a stretch of its own that counts as much as all the rest.</summary>
     /// <param name="reading">The reading.</param>

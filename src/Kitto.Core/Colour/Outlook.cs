@@ -82,16 +82,7 @@ internal static class Outlook
     /// <summary>The mean of what is seen, without a shadow's tail.</summary>
     public static Lab Mean(Canvas canvas, Looked looked) => Mean(canvas, i => looked.Seen[i].Blend);
 
-    private static Lab Mean(Canvas canvas, Func<int, Lab> of)
-    {
-        var sum = default(Lab);
-        for (int i = 0; i < canvas.Spots.Count - (canvas.Tail is null ? 0 : 1); i++)
-        {
-            sum += of(i) * (canvas.Spots[i].Weight / canvas.OwnWeight);
-        }
-
-        return sum;
-    }
+    private static Lab Mean(Canvas canvas, Func<int, Lab> of) => canvas.Own.Aggregate(default(Lab), (sum, s) => sum + of(s.At) * s.Weight);
 
     private static ((Canvas Canvas, Mixture Mix)? Ends, Looked? Seen) OnLengths(Reading reading, LengthsWay way, IReadOnlyList<Chosen> chosen, Schedule schedule)
     {

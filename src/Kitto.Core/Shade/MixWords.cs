@@ -32,15 +32,14 @@ public static class MixWords
         string about = wanted.About;
         var sums = MixSums.Of(parts);
         var lifted = canvas.Spots.MaxBy(s => s.Lifts)!;
-        var own = canvas.Spots.Where(s => s != canvas.Tail);
-        double lifts = own.Sum(s => s.Weight * s.Lifts) / canvas.OwnWeight;
+        double lifts = canvas.Own.Sum(s => s.Weight * s.Spot.Lifts);
         if (lifted.Lifts >= .3)
         {
-            double bare = own.Sum(s => s.Weight * (s.Bare.Pigmented ?? s.Pigmented.Lab).L) / canvas.OwnWeight;
+            double bare = canvas.Own.Sum(s => s.Weight * (s.Spot.Bare.Pigmented ?? s.Spot.Pigmented.Lab).L);
             why.Add(new Because("SH2", $"{wanted.Developer} lifts her own pigment by about {lifts:0.0} level{(lifts >= 1.05 ? "s" : "")} and lays {Undertone.Of(bare)} bare.", about));
         }
 
-        if (!wanted.OnLengths && wanted.Level.Value - natural.Value - lifts >= Core.Aim.HalfLevel && own.Any(s => s.Grey.Value < 1))
+        if (!wanted.OnLengths && wanted.Level.Value - natural.Value - lifts >= Core.Aim.HalfLevel && canvas.Own.Any(s => s.Spot.Grey.Value < 1))
         {
             why.Add(new Because("SH2", $"No colour makes hair lighter than it is lifted to: {(lifts < .05 ? $"nothing lifts her own level {natural}" : $"her own level {natural} is lifted by {lifts:0.0}")}, so it stays near {natural.Value + lifts:0.#}, not {wanted.Level}.", about,
                 [new("her own level", natural.Value, ""), new("levels lifted", Math.Round(lifts, 2), ""), new("level wished", wanted.Level.Value, "")]));

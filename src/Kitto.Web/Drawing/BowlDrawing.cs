@@ -27,43 +27,41 @@ public static class BowlDrawing
         // Area is grams: the outermost mark, the greater of what is sent and what may be used, reaches the wall.
         double full = Math.Max(q.SendGrams.Value, q.UseHighGrams.Value + q.ResidueGrams.Value) * 1.06;
         double Radius(double grams) => Rim * Math.Sqrt(Math.Max(0, grams) / full);
-        double sent = q.SendGrams.Value, all = p.Formulas.Sum(Whole), outer = Radius(sent - q.ResidueGrams.Value);
-        var svg = new Svg();
-        svg.Add($"<svg class=\"bowl{(p.Formulas.Count > 1 ? " two" : "")}\" viewBox=\"0 0 220 220\" role=\"{(move ? "group" : "img")}\" aria-label=\"{Describe(p)}\" data-whole=\"{(Whole(p.Formulas[0]) / all).ToString("0.0000", CultureInfo.InvariantCulture)}\">");
+        double sent = q.SendGrams.Value, all = p.Formulas.Sum(f => f.MixGrams.Value), outer = Radius(sent - q.ResidueGrams.Value);
+        double Turn(Formula f) => f.MixGrams.Value / all;
+        double Inner(Formula f) => outer * Math.Sqrt(Colour(f) / f.MixGrams.Value);
+        Svg svg = new(), walls = new();
+        svg.Add($"<svg class=\"bowl{(p.Formulas.Count > 1 ? " two" : "")}\" viewBox=\"0 0 220 220\" role=\"{(move ? "group" : "img")}\" aria-label=\"{Describe(p)}\" data-whole=\"{Turn(p.Formulas[0]).ToString("0.0000", CultureInfo.InvariantCulture)}\">");
         svg.Add($"<circle class=\"bowl-wall\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim + 6}\"/><circle class=\"bowl-inside\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim}\"/>");
         svg.Add($"<circle class=\"bowl-rest\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent)}\"/><circle class=\"bowl-developer\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{outer}\"/>");
         double begin = 0;
         foreach (var f in p.Formulas)
         {
-            double turn = Whole(f) / all, inner = outer * Math.Sqrt(Colour(f) / Whole(f)), ring = (inner + outer) / 2;
-            Parts(svg, f, begin, turn, inner);
+            Parts(svg, f, begin, Turn(f), Inner(f));
             // One developer is named below; two stand each in the middle of its own.
-            var (x, y) = On(p.Formulas.Count == 1 ? .5 : begin + turn / 2, ring);
+            var (x, y) = On(p.Formulas.Count == 1 ? .5 : begin + Turn(f) / 2, (Inner(f) + outer) / 2);
             svg.Add($"<text class=\"bowl-volume\" x=\"{x}\" y=\"{y + 4.5}\" text-anchor=\"middle\">{f.Developer.Volume.ToString()}</text>");
-            begin += turn;
+            var (wallX, wallY) = On(begin, Rim);
+            walls.Add($"<line class=\"bowl-across\" x1=\"{Centre}\" y1=\"{Centre}\" x2=\"{wallX}\" y2=\"{wallY}\"/>");
+            begin += Turn(f);
         }
 
-        double wall = 0;
-        foreach (var f in p.Formulas.Count > 1 ? p.Formulas : [])
+        if (p.Formulas.Count > 1)
         {
-            var (x, y) = On(wall, Rim);
-            svg.Add($"<line class=\"bowl-across\" x1=\"{Centre}\" y1=\"{Centre}\" x2=\"{x}\" y2=\"{y}\"/>");
-            wall += Whole(f) / all;
+            svg.Add(walls);
         }
 
         svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseLowGrams.Value + q.ResidueGrams.Value)}\"/>");
         svg.Add($"<circle class=\"bowl-use\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(q.UseHighGrams.Value + q.ResidueGrams.Value)}\"/>");
         if (move)
         {
-            Handles(svg, p.Formulas[0].Mix(), Whole(p.Formulas[0]) / all, outer * Math.Sqrt(Colour(p.Formulas[0]) / Whole(p.Formulas[0])));
+            Handles(svg, p.Formulas[0].Mix(), Turn(p.Formulas[0]), Inner(p.Formulas[0]));
         }
 
         return svg.Add($"</svg>").ToString();
     }
 
     private static double Colour(Formula f) => f.Parts.Sum(part => part.Grams.Value);
-
-    private static double Whole(Formula f) => Colour(f) + f.Developer.Grams.Value;
 
     /// <summary>The colour parts of one formula, over its share of the turn.</summary>
     private static void Parts(Svg svg, Formula f, double begin, double turn, double radius)
