@@ -27,7 +27,7 @@ public static class ClockSpeed
             {
                 Hair = reading.Hair with { Density = (Density)chance.Next(3) },
                 Zones = [.. reading.Zones.Select(z => z with { Grey = Share.Of(chance.NextDouble()), Resistant = chance.Next(6) == 0, Include = chance.Next(10) > 0 })],
-            }, Hands: new Hands((Who)chance.Next(3), chance.Next(2) == 0, []), Goal: goal, Line: shelf.For(goal, null, House.Default));
+            }, Hands: new Hands((Who)chance.Next(3), chance.Next(2) == 0, []), Goal: goal, Line: shelf.For(goal, null, House.Default)!);
         }).Where(h => h.Reading.Included.Any()).ToList();
         void Choose(int i)
         {

@@ -50,10 +50,10 @@ public static class Prescriber
         // 4 service, 5 target
         var aimWhy = new List<Because>();
         var aim = Aim.Of(c, aimWhy);
-        var line = shelf.For(c.Goal, c.LineId, c.House);
+        var line = shelf.For(c.Goal, c.LineId, c.House) ?? throw new InvalidOperationException("The shelf lacks a line for this service.");
         var way = LengthsChoice.Of(c, aim, aimWhy);
         var wanted = Wanted.All(c, aim, line, way, shelf, aimWhy);
-        why.AddRange(SalonOnly.Of(c, aim, line, wanted.MaxBy(m => m.Developer.Value)!.Developer));
+        why.AddRange(SalonOnly.Of(c, aim, line, wanted.SelectMany(w => w.Blend).MaxBy(b => b.Volume.Value).Volume));
         var decision = why.Count > 0 ? Decision.Salon : Decision.Kit;
         why.AddRange(Cautions.Of(read.Reading, c.Reading, aim, c.Goal.Service, decision == Decision.Kit));
         why.AddRange((c.House.ForHer ?? []).Select(w => SayHers(c.House, w)));
@@ -85,7 +85,7 @@ public static class Prescriber
         // 8 amount, 9 parts
         var belief = Factor.Learned(hands);
         var sized = chosen.Select(m => (Mix: m, Size: Amount.Size(m.Wanted, c, hands, timed, belief, way, why))).ToList();
-        var formulas = sized.Select(s => Amount.WeighOut(s.Mix.Wanted, s.Mix.Parts, s.Size, c.House, shelf, why)).ToList();
+        var formulas = sized.Select(s => Amount.WeighOut(s.Mix.Wanted, s.Mix.Parts, s.Size, c.House, why)).ToList();
         Amount.Say(c, hands, belief, [.. sized.Select(s => s.Size)], formulas, why);
 
         var next = NextKit.Of(c.Reading, first.Level, c.Goal.Service, plan?.ColourOn, why);

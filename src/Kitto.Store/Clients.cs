@@ -50,18 +50,6 @@ public sealed class Clients(Database db)
         values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt, @Email)
         """, client);
 
-    public async Task Save(Client client)
-    {
-        int rows = await db.Run("""
-            update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, email = @Email, version = version + 1
-            where id = @Id and version = @Version
-            """, client);
-        if (rows == 0)
-        {
-            throw new ConflictException("Someone else has changed this client meanwhile.");
-        }
-    }
-
     public Task<StoredReading?> LatestReading(Guid clientId) => db.One<StoredReading>("""
         select r.id, r.client_id, r.version, r.taken_at, p.display_name as taken_by, r.document::text as document
         from reading r join person p on p.id = r.taken_by
@@ -73,11 +61,17 @@ public sealed class Clients(Database db)
     /// Where everything stands that a client's record is read from: another text as soon as any row of it is written, whoever writes it.
     /// Rows that change are told by xmin, the transaction that wrote them; rows that are only ever added by the last one. Null where there is no such client.
     /// </summary>
-    public Task<string?> Stand(Guid id) => db.One<string>("""
+    public async Task<string?> Stand(Guid id)
+    {
+        await using var connection = await db.Open();
+        return await Stand(connection, id);
+    }
+
+    internal static Task<string?> Stand(Npgsql.NpgsqlConnection connection, Guid id) => Dapper.SqlMapper.QuerySingleOrDefaultAsync<string>(connection, """
         select concat_ws('|', c.xmin, d.xmin, (select xmin from studio where id = 1),
             (select max(version) from reading where client_id = @id), (select count(*) from prescription where client_id = @id), (select max(id) from client_way where client_id = @id),
             (select string_agg(xmin::text, ',') from kit where client_id = @id), (select string_agg(xmin::text, ',') from answers where client_id = @id),
-            (select string_agg(t.xmin::text, ',') from test_report t join kit k on k.id = t.kit_id where k.client_id = @id),
+            (select max(seq) from safety_event where client_id = @id),
             (select string_agg(o.xmin::text, ',') from outcome_report o join kit k on k.id = o.kit_id where k.client_id = @id))
         from client c join destination d on d.id = c.destination_id where c.id = @id
         """, new { id });
@@ -87,20 +81,4 @@ public sealed class Clients(Database db)
         select distinct on (grown_since) grown_mm as mm, grown_since as since, taken_at from reading
         where client_id = @clientId and grown_since is not null order by grown_since, version desc
         """, new { clientId });
-
-    /// <summary>Adds the version after the one it was begun from.</summary>
-    /// <exception cref="ConflictException">Another version has been added since.</exception>
-    public async Task<StoredReading> AddReading(Guid clientId, int begunFrom, string document, Guid by, DateTime at, MeasuredGrowth? grown = null)
-    {
-        int rows = await db.Run("""
-            insert into reading (id, client_id, version, taken_at, taken_by, document, grown_mm, grown_since)
-            select @id, @clientId, @begunFrom + 1, @at, @by, @document::jsonb, @mm, @since
-            where @begunFrom = coalesce((select max(version) from reading where client_id = @clientId), 0)
-            on conflict (client_id, version) do nothing
-            """, new { id = Guid.CreateVersion7(), clientId, begunFrom, document, by, at, mm = grown?.Mm, since = grown?.Since });
-        var latest = await LatestReading(clientId);
-        return rows == 1 && latest is not null
-            ? latest
-            : throw new ConflictException($"{latest?.TakenBy ?? "Someone"} has saved reading {latest?.Version} meanwhile.");
-    }
 }

@@ -19,8 +19,22 @@ public sealed class Database : IAsyncDisposable
         DefaultTypeMap.MatchNamesWithUnderscores = true;
     }
 
-    /// <summary>Statements that come again are planned once for each connection.</summary>
-    public Database(string connectionString) => source = NpgsqlDataSource.Create(new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = 60 });
+    /// <summary>The role the application works under: it may add to the record of safety and read it, never change it or take out of it.</summary>
+    public const string Role = "kitto_app";
+
+    private const int OneAtATime = 0x6b697474;
+
+    /// <summary>Statements that come again are planned once for each connection; every connection works under the role.</summary>
+    public Database(string connectionString)
+    {
+        // A pooled connection keeps its role: nothing else is ever set on one, so there is nothing to reset.
+        var builder = new NpgsqlDataSourceBuilder(new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = 60, NoResetOnClose = true }.ConnectionString);
+        builder.UsePhysicalConnectionInitializer(c => c.Execute(AsRole), c => c.ExecuteAsync(AsRole));
+        source = builder.Build();
+    }
+
+    /// <summary>Under the role where it is there; an outside database whose user could not make it is kept by the trigger alone.</summary>
+    private const string AsRole = $"select set_config('role', '{Role}', false) where pg_has_role(current_user, (select oid from pg_roles where rolname = '{Role}'), 'member')";
 
     public ValueTask<NpgsqlConnection> Open() => source.OpenConnectionAsync();
 
@@ -43,19 +57,42 @@ public sealed class Database : IAsyncDisposable
     }
 
     /// <summary>Runs several statements as one; on any exception nothing is written.</summary>
-    public async Task Together(Func<NpgsqlConnection, Task> work)
+    public Task Together(Func<NpgsqlConnection, Task> work) => Together(async connection =>
+    {
+        await work(connection);
+        return true;
+    });
+
+    /// <summary>Runs several statements as one; on any exception nothing is written.</summary>
+    public async Task<T> Together<T>(Func<NpgsqlConnection, Task<T>> work)
     {
         await using var connection = await Open();
         await using var transaction = await connection.BeginTransactionAsync();
-        await work(connection);
+        var result = await work(connection);
         await transaction.CommitAsync();
+        return result;
     }
 
-    /// <summary>Makes the database if it is missing and brings it to the newest version.</summary>
+    /// <summary>
+    /// Makes the database if it is missing, brings it to the newest version, and makes the role the application works under.
+    /// What was begun to be filled and was cut short is nobody's: it is thrown away first. One process at a time.
+    /// </summary>
+    /// <param name="connectionString">As the database's owner.</param>
+    /// <param name="then">What else is done before anybody else may begin, such as filling the demo.</param>
+    /// <returns>Whether the role is there; without it the record of safety is kept by its trigger alone.</returns>
     /// <exception cref="InvalidOperationException">A migration failed; the message names it.</exception>
-    public static void Migrate(string connectionString)
+    public static async Task<bool> Prepare(string connectionString, Func<Task>? then = null)
     {
         EnsureDatabase.For.PostgresqlDatabase(connectionString, new QuietLog());
+        // Not pooled: closed, it lets go of the lock whatever happens.
+        await using var owner = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(connectionString) { Pooling = false }.ConnectionString);
+        await owner.OpenAsync();
+        await owner.ExecuteAsync("select pg_advisory_lock(@OneAtATime)", new { OneAtATime }, commandTimeout: 600);
+        if (await owner.ExecuteScalarAsync<bool>("select to_regclass('public.filling') is not null") && await owner.ExecuteScalarAsync<bool>("select exists (select 1 from filling)"))
+        {
+            await owner.ExecuteAsync("drop schema public cascade; create schema public; grant usage on schema public to public");
+        }
+
         var result = DeployChanges.To.PostgresqlDatabase(connectionString)
             .WithScriptsEmbeddedInAssembly(typeof(Database).Assembly)
             .WithTransactionPerScript()
@@ -65,6 +102,40 @@ public sealed class Database : IAsyncDisposable
         if (!result.Successful)
         {
             throw new InvalidOperationException($"Migration {result.ErrorScript?.Name} failed: {result.Error.Message}", result.Error);
+        }
+
+        bool guarded = await MakeRole(owner);
+        if (then is not null)
+        {
+            await then();
+        }
+
+        return guarded;
+    }
+
+    /// <summary>The role, once for the whole cluster, and what it may do in this database.</summary>
+    private static async Task<bool> MakeRole(NpgsqlConnection owner)
+    {
+        try
+        {
+            await owner.ExecuteAsync($"""
+                do $$ begin
+                    if not exists (select from pg_roles where rolname = '{Role}') then create role {Role} nologin; end if;
+                exception when duplicate_object or unique_violation then null;
+                end $$;
+                do $$ begin
+                    if not pg_has_role(current_user, '{Role}', 'member') then grant {Role} to current_user; end if;
+                end $$;
+                grant usage on schema public to {Role};
+                grant select, insert, update, delete on all tables in schema public to {Role};
+                grant usage on all sequences in schema public to {Role};
+                revoke update, delete on safety_event, run_step, shelf_version, schemaversions from {Role};
+                """);
+            return true;
+        }
+        catch (PostgresException refused) when (refused.SqlState is PostgresErrorCodes.InsufficientPrivilege)
+        {
+            return false;
         }
     }
 

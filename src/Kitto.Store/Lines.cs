@@ -1,4 +1,5 @@
 using Dapper;
+using Npgsql;
 
 namespace Kitto.Store;
 
@@ -9,6 +10,27 @@ public sealed record StoredLine(string Id, string Document, int Version);
 public sealed class Lines(Database db)
 {
     public Task<IReadOnlyList<StoredLine>> All() => db.List<StoredLine>("select id, document::text as document, version from line order by id");
+
+    /// <summary>Where the shelf stands: another text as soon as any line is written, whoever writes it.</summary>
+    public async Task<string> Stamp()
+    {
+        await using var connection = await db.Open();
+        return await Stamp(connection, hold: false);
+    }
+
+    /// <summary>The same in a transaction; held, the shelf stays as it is until its end.</summary>
+    internal static async Task<string> Stamp(NpgsqlConnection connection, bool hold)
+    {
+        if (hold)
+        {
+            await connection.ExecuteAsync("lock table line in share mode");
+        }
+
+        return await connection.ExecuteScalarAsync<string>("select string_agg(id || ':' || version, ',' order by id) from line") ?? "";
+    }
+
+    /// <summary>The lines a prescription was signed with, as one document.</summary>
+    public Task<string?> Kept(string hash) => db.One<string>("select lines::text from shelf_version where hash = @hash", new { hash });
 
     /// <summary>Puts the first lines on an empty shelf; a shelf that has any is left alone.</summary>
     public Task Fill(IEnumerable<(string Id, string Document)> lines) => db.Together(async connection =>

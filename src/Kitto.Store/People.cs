@@ -25,10 +25,12 @@ public sealed class People(Database db)
 
     public Task<bool> Any() => db.One<bool>("select exists (select 1 from person)");
 
-    public Task Add(Person person) => db.Run($"""
+    internal const string AddSql = $"""
         insert into person ({Columns})
         values (@Id, @UserName, @NormalName, @DisplayName, @PasswordHash, @SecurityStamp, @FailedCount, @LockedUntil, @CreatedAt)
-        """, person);
+        """;
+
+    public Task Add(Person person) => db.Run(AddSql, person);
 
     public Task<int> Save(Person person) => db.Run("""
         update person set user_name = @UserName, normal_name = @NormalName, display_name = @DisplayName, password_hash = @PasswordHash,

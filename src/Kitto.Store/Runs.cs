@@ -1,30 +1,34 @@
 using Dapper;
+using Kitto.Core.Clock;
+using Npgsql;
 
 namespace Kitto.Store;
 
-/// <summary>One step of a guide as it was begun.</summary>
-public sealed record RunStep(Guid Id, int Step, DateTime BegunAt);
-
-/// <summary>What happened on the head, step by step; it is kept with the kit.</summary>
+/// <summary>What happened on the head, word by word; it is kept with the kit.</summary>
 public sealed class Runs(Database db)
 {
-    /// <summary>Most steps a run can have, back and forth counted.</summary>
-    public const int Most = 500;
+    private const string Columns = "id, kit_id, word, step, begun_at";
 
-    /// <summary>All of a kit, in the order they were begun.</summary>
-    public Task<IReadOnlyList<RunStep>> Of(Guid kitId) =>
-        db.List<RunStep>("select id, step, begun_at from run_step where kit_id = @kitId order by begun_at, received_at, id", new { kitId });
-
-    /// <summary>Keeps steps; what is there already is left as it is.</summary>
-    public Task Add(Guid kitId, IReadOnlyList<RunStep> steps, DateTime at) => db.Together(async connection =>
+    /// <summary>All of a kit, as they came in.</summary>
+    public async Task<IReadOnlyList<RunLine>> Of(Guid kitId)
     {
-        foreach (var step in steps)
-        {
-            await connection.ExecuteAsync("""
-                insert into run_step (id, kit_id, step, begun_at, received_at)
-                select @Id, @kitId, @Step, @BegunAt, @at where (select count(*) from run_step where kit_id = @kitId) < @Most
-                on conflict (id) do nothing
-                """, new { step.Id, kitId, step.Step, step.BegunAt, at, Most });
-        }
-    });
+        await using var connection = await db.Open();
+        return await Of(connection, kitId);
+    }
+
+    /// <summary>All of every kit that is not done, by kit.</summary>
+    public async Task<ILookup<Guid, RunLine>> OfOpenKits() =>
+        (await db.List<Row>($"select {Columns} from run_step where kit_id in (select id from kit where state <> 'closed') order by seq")).ToLookup(r => r.KitId, r => r.Line);
+
+    internal static async Task<IReadOnlyList<RunLine>> Of(NpgsqlConnection connection, Guid kitId) =>
+        [.. (await connection.QueryAsync<Row>($"select {Columns} from run_step where kit_id = @kitId order by seq", new { kitId })).Select(r => r.Line)];
+
+    internal static Task Append(NpgsqlConnection connection, Guid kitId, RunLine word, DateTime at) => connection.ExecuteAsync("""
+        insert into run_step (id, kit_id, word, step, begun_at, received_at) values (@Id, @kitId, @word, @Step, @At, @received) on conflict (id) do nothing
+        """, new { word.Id, kitId, word = SafetyRecords.Name(word.Word), word.Step, word.At, received = at });
+
+    private sealed record Row(Guid Id, Guid KitId, string Word, int Step, DateTime BegunAt)
+    {
+        public RunLine Line => new(Id, Enum.Parse<RunWord>(Word, true), Step, BegunAt);
+    }
 }

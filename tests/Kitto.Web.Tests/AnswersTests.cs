@@ -1,4 +1,7 @@
 using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Safety;
+using Kitto.Store.Commands;
 
 namespace Kitto.Web.Tests;
 
@@ -104,7 +107,8 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         await colourist.Answer(".questions", ("reactions", "no"));
         Assert.Contains("stays so", colourist.Text, StringComparison.Ordinal);
         // Forged past the form, it still holds.
-        await studio.Answers.Add(id, (await studio.Answers.Of(id))[0].Id, (await studio.Answers.Of(id))[0].Document.Replace("\"reactions\": true", "\"reactions\": false", StringComparison.Ordinal), false, studio.Clock.GetUtcNow().UtcDateTime, null);
+        var last = (await studio.Answers.Of(id))[0];
+        await studio.Sittings.Answer(id, new KeptAnswers(last.Id, last.Document.Replace("\"reactions\": true", "\"reactions\": false", StringComparison.Ordinal), false, []), studio.Clock.GetUtcNow().UtcDateTime, null, "client");
         await Sign(colourist, id);
         Assert.Equal("stop", (await studio.Kits.History(id))[0].Decision);
     }
@@ -116,10 +120,21 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         await client.Answer();
         await Sign(colourist, id);
         var kit = (await studio.Kits.Get(Guid.Parse(colourist.Address[6..])))!;
-        await studio.Db.Run("""
-            insert into test_report (id, kit_id, kind, line, applied_at, reported_at, result, reported_by)
-            values (gen_random_uuid(), @Id, 'skin', 'lantern-cream', now() - interval '3 days', now(), 'clear', 'client'), (gen_random_uuid(), @Id, 'strand', 'lantern-cream', now(), now(), 'right', 'client')
-            """, new { kit.Id });
+        await studio.Db.Run("update kit set state = 'posted', packed_at = now() - interval '5 days', posted_at = now() - interval '4 days' where id = @Id", new { kit.Id });
+        async Task Tested(double daysAgo)
+        {
+            var (on, at) = (Guid.NewGuid(), studio.Clock.GetUtcNow().UtcDateTime.AddDays(-daysAgo));
+            foreach (var rule in new Func<SafetyRecord, GateKit, Taken>[]
+            {
+                (r, k) => KitLife.PutOn(r, k, "lantern-cream", at, new Speaker(on, at, Speaker.Client)), (r, k) => KitLife.SkinClear(r, k, on, new Speaker(Guid.NewGuid(), at.AddHours(48), Speaker.Client)),
+                (r, k) => KitLife.Strand(r, k, StrandResult.Right, 35, new Speaker(Guid.NewGuid(), at.AddHours(49), Speaker.Client)),
+            })
+            {
+                Assert.Null(await studio.Say.Say((await studio.Kits.Get(kit.Id))!, rule));
+            }
+        }
+
+        await Tested(3);
         var guide = await new Visitor(studio).Open(await studio.LinkTo(kit));
         Assert.NotEmpty(guide.FindAll("[data-step]"));
         await client.Open(await Link(id));
@@ -129,9 +144,11 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         await colourist.Open($"/clients/{id}/answers");
         Assert.Contains("a new tattoo", colourist.Find(".changes").TextContent, StringComparison.Ordinal);
         // A test put on after the news counts.
-        await studio.Db.Run("update answers set answered_at = answered_at - interval '4 days' where client_id = @id", new { id });
+        await Tested(-.01);
+        studio.Clock.Ahead += TimeSpan.FromDays(2.1);
         await guide.Open(guide.Address);
         Assert.NotEmpty(guide.FindAll("[data-step]"));
+        studio.Clock.Ahead = TimeSpan.Zero;
     }
 
     [Fact]

@@ -113,6 +113,10 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
         Assert.Empty(CatalogueReader.ReadLine(json).Errors);
         await visitor.Open("/shelf");
         await visitor.Upload("l.json", json.Replace("\"lightener\"", "\"permanent\"", StringComparison.Ordinal));
+        Assert.Contains("shades hold LT, but this is no lightener", visitor.Text, StringComparison.Ordinal);
+        string gloss = await visitor.Download("/shelf?handler=Json&id=tidewash-gloss");
+        await visitor.Open("/shelf");
+        await visitor.Upload("l.json", gloss.Replace("\"gloss\"", "\"demi\"", StringComparison.Ordinal));
         Assert.Contains("keeps its kind", visitor.Text, StringComparison.Ordinal);
         await visitor.Upload("l.json", json.Replace("45", "450", StringComparison.Ordinal));
         Assert.Contains("processMinutes is 450", visitor.Text, StringComparison.Ordinal);

@@ -1,5 +1,6 @@
 using System.Net;
 using AngleSharp.Dom;
+using Kitto.Core.Safety;
 
 namespace Kitto.Web.Tests;
 
@@ -31,9 +32,11 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     private async Task Clear(Visitor client, Store.Kit kit)
     {
         await client.Send("[data-test^=skin] form", ("at", Local(0)));
-        await studio.Db.Run("update test_report set applied_at = applied_at - interval '49 hours' where kit_id = @Id", new { kit.Id });
+        await studio.Later(kit, 49);
         await client.Open(client.Address);
         await client.Send("[data-test^=skin] form", ("result", "clear"));
+        await studio.Later(kit, 1);
+        await client.Open(client.Address);
         await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "35"));
     }
 
@@ -51,13 +54,13 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         await client.Send("[data-test^=skin] form", ("at", Local(0)));
         Assert.Contains("Watch the place until", client.Text, StringComparison.Ordinal);
         Locked();
-        await studio.Db.Run("update test_report set applied_at = applied_at - interval '47 hours' where kit_id = @Id", new { kit.Id });
+        await studio.Later(kit, 47);
         await client.Open(client.Address);
         Locked();
         // A stale or forged page that says clear an hour early is refused by the server.
         await client.Send("[data-test^=skin] form", ("result", "clear"));
         Assert.Contains("48 hours are not over", client.Text, StringComparison.Ordinal);
-        await studio.Db.Run("update test_report set applied_at = applied_at - interval '1 hours' where kit_id = @Id", new { kit.Id });
+        await studio.Later(kit, 1);
         await client.Open(client.Address.Split('?')[0]);
         await client.Send("[data-test^=skin] form", ("result", "clear"));
         Locked();
@@ -66,6 +69,11 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "500"));
         Assert.Contains("1 to 120 minutes", client.Text, StringComparison.Ordinal);
         Assert.Equal("500", client.Typed("minutes"));
+        // The strand is mixed once the skin is clear: it cannot have been on for 35 minutes by now.
+        await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "35"));
+        Assert.Contains("cannot have been on so long", client.Text, StringComparison.Ordinal);
+        Locked();
+        await studio.Later(kit, 1);
         await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "35"));
         Assert.NotEmpty(client.Page.QuerySelectorAll("[data-step]"));
         Assert.Contains("Empty the colour sachet", client.Text, StringComparison.Ordinal);
@@ -75,7 +83,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
 
     [Theory]
     [InlineData(-30, "in the future")]
-    [InlineData(200, "was only packed on")]
+    [InlineData(200, "before the kit can have been there")]
     public async Task A_skin_test_cannot_be_dated_ahead_or_before_its_kit(double hoursAgo, string says)
     {
         var (_, client, _) = await FreshKit("Dana Back");
@@ -90,14 +98,14 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, colourist) = await FreshKit("Picta Lens");
         await client.Send("[data-test^=skin] form", ("at", Local(0)));
-        await studio.Db.Run("update test_report set applied_at = applied_at - interval '49 hours' where kit_id = @Id", new { kit.Id });
+        await studio.Later(kit, 49);
         await client.Open(client.Address);
         await client.SendFile("[data-test^=skin] form", ("photo", "not a picture"u8.ToArray()), ("result", "clear"));
         Assert.Contains("a JPEG, PNG or WebP picture of at most 12 MB", client.Text, StringComparison.Ordinal);
-        Assert.Null((await studio.Reports.TestsOf(kit.Id)).Single().Result);
+        Assert.Equal(SafetyKind.SkinOn, (await studio.Safety.Of(kit.ClientId)).Events.Single().Kind);
         await client.SendFile("[data-test^=skin] form", ("photo", Camera.Sideways()), ("result", "clear"));
-        var test = (await studio.Reports.TestsOf(kit.Id)).Single();
-        Assert.Equal("clear", test.Result);
+        var (test, said) = (await studio.Safety.Of(kit.ClientId)).Events is [var on, var clear] ? (on, clear) : default;
+        Assert.Equal((SafetyKind.SkinClear, test.Id), (said.Kind, said.Of!.Value));
         byte[] kept = (await studio.Reports.Photo(kit.Id, test.Id))!;
         Assert.DoesNotContain("SECRET HARBOUR", System.Text.Encoding.Latin1.GetString(kept), StringComparison.Ordinal);
         using var picture = SkiaSharp.SKBitmap.Decode(kept);
@@ -117,7 +125,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         var (kit, client, colourist) = await FreshKit("Tilda Sooner");
         await Clear(client, kit);
         string before = client.Find("[data-kind=wait]").GetAttribute("data-minutes")!;
-        await studio.Db.Run("update test_report set minutes = 28 where kit_id = @Id and kind = 'strand'", new { kit.Id });
+        await studio.Later(kit, 0, ", minutes = case when kind = 'strand' then 28 end");
         await client.Open(client.Address);
         Assert.Equal(before, client.Find("[data-kind=wait]").GetAttribute("data-minutes"));
         await colourist.Open($"/kits/{kit.Id}");
@@ -138,28 +146,40 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         var (kit, client, _) = await FreshKit("Runa Steps");
         long now = studio.Clock.GetUtcNow().ToUnixTimeMilliseconds();
         string guide = client.Address;
-        string once = $"{Guid.NewGuid()} 1 {now}";
-        await client.Send("#burns form", $"{guide}?handler=Run", ("steps", once));
-        Assert.Equal(HttpStatusCode.Gone, client.Status);
+        string start = $"{Guid.NewGuid()} start 0 {now}", once = $"{Guid.NewGuid()} step 1 {now + 1}";
+        await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", $"{start}\n{once}"));
+        Assert.Contains("\"part\":\"tests\"", client.Text, StringComparison.Ordinal);
         Assert.Empty(await studio.Runs.Of(kit.Id));
         await client.Open(guide);
         await Clear(client, kit);
-        string[] wrong = ["nonsense", $"{Guid.NewGuid()} 0 {now}", $"{Guid.NewGuid()} 99 {now}", $"{Guid.NewGuid()} 1 {now + 3_600_000}", $"{Guid.NewGuid()} 1 {now - 86_400_000L * 30}", $"x 1 {now}", $"{Guid.NewGuid()} 1 99999999999999999"];
-        await client.Send("#run-steps", ("steps", string.Join('\n', [.. wrong, once, once])));
+        await studio.Db.Run("update kit set posted_at = posted_at - interval '3 days' where id = @Id", new { kit.Id });
+        now = studio.Clock.GetUtcNow().ToUnixTimeMilliseconds();
+        (start, once) = ($"{Guid.NewGuid()} start 0 {now}", $"{Guid.NewGuid()} step 1 {now + 1}");
+        string[] wrong =
+        [
+            "nonsense", $"{Guid.NewGuid()} step 0 {now}", $"{Guid.NewGuid()} step 99 {now}", $"{Guid.NewGuid()} step 1 {now + 3_600_000}", $"{Guid.NewGuid()} step 1 {now - 86_400_000L * 30}", $"x step 1 {now}", $"{Guid.NewGuid()} step 1 99999999999999999",
+            $"{Guid.NewGuid()} 1 {now}", $"{Guid.NewGuid()} leap 1 {now}", $"{Guid.NewGuid()} start 4 {now}", $"{Guid.NewGuid()} 2 3 {now}",
+        ];
+        // A step without a start counts for nothing; with it, each once.
+        await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", string.Join('\n', [.. wrong, once])));
+        Assert.Empty(await studio.Runs.Of(kit.Id));
+        await client.Open(guide);
+        await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", string.Join('\n', [.. wrong, start, once, once])));
         Assert.Equal(HttpStatusCode.OK, client.Status);
-        Assert.Equal(1, Assert.Single(await studio.Runs.Of(kit.Id)).Step);
-        Assert.Contains("\"at\":1", client.Text, StringComparison.Ordinal);
+        Assert.Equal(["Start", "Step"], (await studio.Runs.Of(kit.Id)).Select(w => w.Word.ToString()));
+        Assert.Contains("\"part\":\"doing\",\"at\":1", client.Text, StringComparison.Ordinal);
     }
 
     [Fact]
-    public async Task No_test_is_taken_before_the_kit_is_packed()
+    public async Task No_test_is_taken_before_the_kit_is_posted()
     {
         var (kit, client, _) = await FreshKit("Early Test");
-        await studio.Db.Run("update kit set state = 'signed', packed_at = null, posted_at = null where id = @Id", new { kit.Id });
-        await client.Open(client.Address);
+        await studio.Db.Run("update kit set state = 'packed', posted_at = null where id = @Id", new { kit.Id });
+        // From a page that was open before, too.
         await client.Send("[data-test^=skin] form", ("at", Local(0)));
-        Assert.Contains("not packed yet", client.Text, StringComparison.Ordinal);
-        Assert.Empty(await studio.Reports.TestsOf(kit.Id));
+        Assert.Contains("not been posted yet", client.Text, StringComparison.Ordinal);
+        Assert.Contains("still with your colourist", client.Text, StringComparison.Ordinal);
+        Assert.Empty((await studio.Safety.Of(kit.ClientId)).Events);
     }
 
     [Fact]
@@ -168,7 +188,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         var (kit, client, _) = await FreshKit("Olda Test");
         await Clear(client, kit);
         Assert.NotEmpty(client.Page.QuerySelectorAll("[data-step]"));
-        await studio.Db.Run("update test_report set applied_at = applied_at - interval '13 days' where kit_id = @Id and kind = 'skin'", new { kit.Id });
+        await studio.Later(kit, 13 * 24);
         await client.Open(client.Address);
         Assert.Empty(client.Page.QuerySelectorAll("[data-step]"));
         Assert.Contains("too long ago", client.Text, StringComparison.Ordinal);
@@ -189,13 +209,11 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
                 await client.Send("[data-test^=skin] form", ("result", "reacted"));
                 break;
             case "burns":
-                await client.Send("#burns form");
+                await client.Send("#burns-form");
                 break;
             case "strand":
                 await Clear(client, kit);
-                await studio.Db.Run("delete from test_report where kit_id = @Id and kind = 'strand'", new { kit.Id });
-                await client.Open(client.Address);
-                await client.Send("[data-test=strand] form", ("result", "damaged"));
+                await client.Send("#burns-form", $"{client.Address}?handler=Strand", ("result", "damaged"));
                 break;
             case "report":
                 await Clear(client, kit);
@@ -274,7 +292,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, colourist) = await FreshKit("Wilma Warm");
         await Clear(client, kit);
-        await studio.Db.Run("update test_report set result = 'tooWarm', minutes = 35 where kit_id = @Id and kind = 'strand'", new { kit.Id });
+        await studio.Later(kit, 0, ", result = case when kind = 'strand' then 'tooWarm' end");
         await client.Open(client.Address);
         Assert.DoesNotContain("Mix the main pair", client.Text, StringComparison.Ordinal);
         await colourist.Open($"/kits/{kit.Id}");

@@ -13,7 +13,7 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
 
     private DateTime Now => studio.Clock.GetUtcNow().UtcDateTime;
 
-    private MessageDesk Desk(IPost post) => ActivatorUtilities.CreateInstance<MessageDesk>(studio.Services, post);
+    private MessageDesk Desk(IPost post) => ActivatorUtilities.CreateInstance<MessageDesk>(studio.Services, new PostSettings(post, "studio@kitto.invalid", []));
 
     private async Task<Message> Due(string? to = "someone@example.org")
     {

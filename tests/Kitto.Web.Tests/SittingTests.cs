@@ -1,7 +1,9 @@
 using System.Net;
 using System.Text.Json;
 using Kitto.Core.Head;
+using Kitto.Core.Safety;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Kitto.Web.Cases;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -27,17 +29,16 @@ public sealed class SittingTests(Studio studio) : IClassFixture<Studio>
 
         (string What, Func<Task> Write, Func<ClientRecord, object?> Shows)[] writes =
         [
-            ("her name", () => studio.Clients.Save(client with { Name = "Odile Farrow-Quay" }), r => r.Client.Name),
+            ("her name", () => studio.Sittings.Save(client with { Name = "Odile Farrow-Quay" }, [], Now, "Tove"), r => r.Client.Name),
             ("the house", async () => await studios.Save(house with { ServiceLevel = .93 }), r => r.Studio.ServiceLevel),
             ("post days", () => studios.SaveDestination(client.DestinationId, client.Destination, [DayOfWeek.Sunday], 2), r => r.Destination.PostDays),
-            ("a reading", async () => await studio.Clients.AddReading(id, (await Load()).Reading!.Version, (await Load()).Reading!.Document, by, Now), r => r.Reading!.Version),
+            ("a reading", async () => await studio.Sittings.Keep(new KeptReading(id, (await Load()).Reading!.Version, (await Load()).Reading!.Document, by, "Tove", Now, null, [])), r => r.Reading!.Version),
             ("a way of hers", () => studio.Services.GetRequiredService<Ways>().Decide(id, "TM2", "firstStroke", "fast", by, Now), r => r.Ways.Count),
-            ("answers", async () => await studio.Answers.Add(id, (await Load()).Answers is [var last, ..] ? last.Id : 0, (await studio.Answers.Of(await studio.IdOf("Nuala")))[0].Document, true, Now, null), r => r.Answers.Count),
+            ("answers", async () => await studio.Sittings.Answer(id, new KeptAnswers((await Load()).Answers is [var last, ..] ? last.Id : 0, (await studio.Answers.Of(await studio.IdOf("Nuala")))[0].Document, true, []), Now, null, "client"), r => r.Answers.Count),
             ("answers seen", async () => await studio.Answers.Seen(id, (await Load()).Answers[0].Id, by, Now), r => r.Answers[0].SeenAt),
-            ("a test put on", () => studio.Reports.AddTest(new TestReport(Guid.CreateVersion7(), kit.Id, id, "strand", "lantern-cream", Now, null, null, null, "", "client")), r => r.Tests.Count(t => t.Result is null)),
-            ("its result", async () => await studio.Reports.FinishTest((await Load()).Tests.First(t => t.Result is null).Id, "reacted", "", Now), r => r.Reacted),
-            ("a kit stopped", () => studio.Kits.StopAll(id, "SA1", Now), r => r.Prescriptions.First(p => p.KitId == kit.Id).KitState),
-            ("a report", () => studio.Reports.AddOutcome(new OutcomeReport(kit.Id, DateOnly.FromDateTime(Now), "full", "right", "right", 5, false, true, "nothing", null, "", Now, null)), r => r.Reported.Count),
+            ("a strand", () => studio.Say.Say(kit, (r, k) => KitLife.Strand(r, k, StrandResult.TooDark, 35, new Speaker(Guid.NewGuid(), Now, Speaker.Client))), r => r.Safety.Events.Count),
+            ("a reaction", () => studio.Say.Say(id, r => KitLife.React(new Speaker(Guid.NewGuid(), Now, Speaker.Client), kit.Id, "itches")), r => r.Reacted),
+            ("a report", () => studio.Say.Report(kit, new OutcomeReport(kit.Id, DateOnly.FromDateTime(Now), "full", "right", "right", 5, false, true, "nothing", null, "", Now, null), null), r => r.Reported.Count),
         ];
         foreach (var (what, write, shows) in writes)
         {
@@ -54,7 +55,7 @@ public sealed class SittingTests(Studio studio) : IClassFixture<Studio>
         var visitor = await Visitor.SignedIn(studio);
         string sitting = $"/clients/{await studio.IdOf("Sunniva")}/prescription";
         var record = (await Cases.Load(await studio.IdOf("Sunniva")))!;
-        var then = record.Reported[0].Head(studio.Services.GetRequiredService<Kitto.Core.Shade.Shelf>())!;
+        var then = record.Reported[0].Head;
         var rate = GrowthRate.Learned(record.Grown);
         foreach (int weeks in new[] { 1, 4, 16 })
         {

@@ -1,4 +1,5 @@
 using Kitto.Store;
+using Kitto.Store.Commands;
 
 namespace Kitto.Web.Tests;
 
@@ -16,15 +17,15 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
-    public void Migrating_twice_changes_nothing() => Database.Migrate(studio.Connection);
+    public async Task Migrating_twice_changes_nothing() => Assert.True(await Database.Prepare(studio.Connection));
 
     [Fact]
     public async Task A_reading_is_a_new_version_and_none_is_overwritten()
     {
         var (client, person) = await Somebody();
-        var first = await studio.Clients.AddReading(client, 0, """{"goal":{"level":5}}""", person, Now);
-        var second = await studio.Clients.AddReading(client, 1, """{"goal":{"level":6}}""", person, Now);
-        Assert.Equal((1, 2), (first.Version, second.Version));
+        await studio.Sittings.Keep(Reading(client, person, 0, """{"goal":{"level":5}}"""));
+        await studio.Sittings.Keep(Reading(client, person, 1, """{"goal":{"level":6}}"""));
+        Assert.Equal(2, (await studio.Clients.LatestReading(client))!.Version);
         Assert.Equal(2, await studio.Db.One<int>("select count(*)::int from reading where client_id = @client", new { client }));
     }
 
@@ -36,7 +37,7 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         {
             try
             {
-                await studio.Clients.AddReading(client, 0, $"{{\"try\":{i}}}", person, Now);
+                await studio.Sittings.Keep(Reading(client, person, 0, $"{{\"try\":{i}}}"));
                 return null;
             }
             catch (ConflictException conflict)
@@ -53,20 +54,79 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     {
         var (id, _) = await Somebody();
         var client = (await studio.Clients.Get(id))!;
-        await studio.Clients.Save(client with { Note = "first" });
-        await Assert.ThrowsAsync<ConflictException>(() => studio.Clients.Save(client with { Note = "second" }));
+        await studio.Sittings.Save(client with { Note = "first" }, [], Now, "Tove");
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Sittings.Save(client with { Note = "second" }, [], Now, "Tove"));
         Assert.Equal("first", (await studio.Clients.Get(id))!.Note);
     }
 
+    private static KeptReading Reading(Guid client, Guid person, int from, string document) => new(client, from, document, person, "Tove", Now, null, []);
+
+    private static Signing Signing(string stand, string stamp) => new("kit", "gloss", "{}", "{}", """{"steps":[{"kind":"paint"},{"kind":"rinse"}]}""", "tidewash-gloss", true, 14, Core.Clock.KitDays.None, stand, "{}", stamp, "[]");
+
     [Fact]
-    public async Task Kits_are_numbered_in_a_row_even_when_signed_at_once()
+    public async Task Of_many_who_sign_on_the_same_record_one_wins_and_kits_are_numbered_in_a_row()
     {
         var (client, person) = await Somebody();
-        var reading = await studio.Clients.AddReading(client, 0, "{}", person, Now);
-        await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => studio.Kits.Sign(
-            new Signing(client, reading.Id, "kit", "gloss", Now, person, "{}", "{}", null, "tidewash-gloss", true, 14, Core.Clock.KitDays.None))));
-        var numbers = (await studio.Kits.History(client)).Select(p => p.KitNumber!.Value).Order();
-        Assert.Equal(Enumerable.Range(1, 6), numbers);
+        string stamp = await new Lines(studio.Db).Stamp();
+        for (int round = 0; round < 3; round++)
+        {
+            string stand = (await studio.Clients.Stand(client))!;
+            bool[] won = await Task.WhenAll(Enumerable.Range(0, 6).Select(async _ =>
+            {
+                try
+                {
+                    await studio.Sittings.Sign(Reading(client, person, round, "{}"), Signing(stand, stamp), null);
+                    return true;
+                }
+                catch (ConflictException)
+                {
+                    return false;
+                }
+            }));
+            Assert.Single(won, w => w);
+        }
+
+        Assert.Equal(Enumerable.Range(1, 3), (await studio.Kits.History(client)).Select(p => p.KitNumber!.Value).Order());
+        Assert.Equal((1, 3), ((await studio.Kits.Newest(client))!.RunFirst, (await studio.Kits.Newest(client))!.RunOff));
+    }
+
+    [Fact]
+    public async Task Nothing_is_signed_on_a_shelf_that_another_process_has_changed()
+    {
+        var (client, person) = await Somebody();
+        string stand = (await studio.Clients.Stand(client))!, stamp = await new Lines(studio.Db).Stamp();
+        var line = (await new Lines(studio.Db).All()).First(l => l.Id == "breakwater");
+        await new Lines(studio.Db).Save([line], person);
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Sittings.Sign(Reading(client, person, 0, "{}"), Signing(stand, stamp), null));
+        Assert.Null(await studio.Clients.LatestReading(client));
+        // And stock that was changed meanwhile is not put back from an older page.
+        await Assert.ThrowsAsync<ConflictException>(() => new Lines(studio.Db).Save([line], person));
+    }
+
+    [Theory]
+    [InlineData("update safety_event set says = ''")]
+    [InlineData("delete from safety_event")]
+    [InlineData("truncate safety_event")]
+    [InlineData("alter table safety_event disable trigger all")]
+    [InlineData("delete from run_step")]
+    [InlineData("update run_step set step = 1")]
+    [InlineData("update shelf_version set lines = '[]'")]
+    public async Task The_application_cannot_change_or_take_out_what_was_said_for_safety(string sql)
+    {
+        int before = await studio.Db.One<int>("select count(*)::int from safety_event");
+        var refused = await Assert.ThrowsAsync<Npgsql.PostgresException>(() => studio.Db.Run(sql));
+        Assert.Equal(Npgsql.PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);
+        Assert.Equal((before, Database.Role), (await studio.Db.One<int>("select count(*)::int from safety_event"), await studio.Db.One<string>("select current_user::text")));
+        Assert.True(before > 0);
+    }
+
+    [Fact]
+    public async Task Even_the_owner_of_the_database_is_stopped_by_its_trigger()
+    {
+        await using var owner = new Npgsql.NpgsqlConnection(studio.Connection + ";Pooling=false");
+        await owner.OpenAsync();
+        await using var delete = new Npgsql.NpgsqlCommand("delete from safety_event", owner);
+        Assert.Contains("only ever added to", (await Assert.ThrowsAsync<Npgsql.PostgresException>(() => delete.ExecuteNonQueryAsync())).Message, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -89,9 +149,10 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     public async Task A_kit_moves_one_step_from_where_it_was_seen()
     {
         var kit = await studio.KitOf("Ilse");
-        await studio.Kits.Move(kit, "signed", "packed", Now);
-        await Assert.ThrowsAsync<ConflictException>(() => studio.Kits.Move(kit, "signed", "packed", Now));
-        await Assert.ThrowsAsync<ConflictException>(() => studio.Kits.Move(kit, "packed", "posted", Now));
+        var today = DateOnly.FromDateTime(Now);
+        await studio.Say.Move(kit, "signed", "packed", today, Now);
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Say.Move(kit, "signed", "packed", today, Now));
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Say.Move(kit, "packed", "posted", today, Now));
         var seen = (await studio.Kits.Get(kit.Id))!;
         Assert.Equal(("packed", kit.Version + 1), (seen.State, seen.Version));
         Assert.NotNull(seen.PackedAt);
@@ -102,8 +163,8 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     {
         var kit = await studio.KitOf("Wilma");
         var report = new OutcomeReport(kit.Id, new DateOnly(2026, 1, 2), "full", "right", "right", 12, false, true, "fine", null, "", Now, null);
-        await studio.Reports.AddOutcome(report);
-        await Assert.ThrowsAsync<ConflictException>(() => studio.Reports.AddOutcome(report with { LeftGrams = 1 }));
+        Assert.Null(await studio.Say.Report(kit, report, null));
+        Assert.NotNull(await studio.Say.Report(kit, report with { LeftGrams = 1 }, null));
         Assert.Equal(12, (await studio.Reports.OutcomeOf(kit.Id))!.LeftGrams);
         Assert.Equal("reported", (await studio.Kits.Get(kit.Id))!.State);
     }

@@ -2,7 +2,9 @@ using System.Net;
 using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using AngleSharp.Html.Parser;
+using Dapper;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
@@ -38,6 +40,12 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
 
     public Answers Answers => Services.GetRequiredService<Answers>();
 
+    public SafetyRecords Safety => Services.GetRequiredService<SafetyRecords>();
+
+    public SafetyCommands Say => Services.GetRequiredService<SafetyCommands>();
+
+    public SittingCommands Sittings => Services.GetRequiredService<SittingCommands>();
+
     public Links Links => Services.GetRequiredService<Links>();
 
     public Database Db => Services.GetRequiredService<Database>();
@@ -67,6 +75,20 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
     public async Task<Kit> KitOf(string client) => (await Kits.Get((await Kits.History(await IdOf(client))).First(p => p.KitId is not null).KitId!.Value))!;
 
     public async Task<Guid> IdOf(string client) => (await Clients.Find(client))[0].Id;
+
+    /// <summary>Lets time pass for what was said of a kit: it is moved back, as the owner of the database alone can.</summary>
+    /// <param name="kit">The kit.</param>
+    /// <param name="hours">By how much.</param>
+    /// <param name="but">What else is changed of its rows.</param>
+    public async Task Later(Kit kit, double hours, string but = "")
+    {
+        await using var owner = new NpgsqlConnection(Connection + ";Pooling=false");
+        await owner.OpenAsync();
+        await owner.ExecuteAsync($"""
+            set session_replication_role = replica;
+            update safety_event set happened_at = happened_at - @by, said_at = said_at - @by {but} where kit_id = @Id
+            """, new { by = TimeSpan.FromHours(hours), kit.Id });
+    }
 
     /// <summary>An address of her guide.</summary>
     public async Task<string> LinkTo(Kit kit) => "/g/" + await Links.ToGuide(kit.Id, Clock.GetUtcNow().UtcDateTime);

@@ -1,6 +1,6 @@
 // The whole moment: from sign-in to a printed kit sheet, to her phone, to the report, to the next kit.
 import { test, expect } from '@playwright/test';
-import { accessible, fits, prescribe, signIn, sql } from './help.mjs';
+import { accessible, fits, prescribe, signIn, sql, later } from './help.mjs';
 
 const desktop = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
@@ -146,13 +146,24 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await hers.getByRole('button', { name: 'It is on my skin' }).click();
     await expect(hers.getByText('Watch the place until')).toBeVisible();
     await accessible(hers);
-    sql(`update test_report set applied_at = applied_at - interval '49 hours' where kit_id = '${kit}'`);
+    later(kit, '49 hours');
     await hers.reload();
     await hers.getByRole('button', { name: 'Nothing to see or feel' }).click();
+    await expect(hers.getByLabel('Right')).toBeVisible();
+    later(kit, '1 hour');
     await hers.getByLabel('Right').check();
     await hers.getByLabel('Minutes it was on').fill('35');
     await accessible(hers);
     await hers.getByRole('button', { name: 'Report the strand test' }).click();
+
+    // Reading ahead tells nothing; the day begins when she says so.
+    await expect(hers.getByRole('heading', { name: 'You may begin' })).toBeVisible();
+    await accessible(hers);
+    await fits(hers);
+    await hers.getByRole('button', { name: 'Next page' }).click();
+    await expect(hers.getByRole('heading', { name: 'Soften the stubborn white' })).toBeVisible();
+    expect(sql(`select count(*) from run_step where kit_id = '${kit}'`)).toBe('0');
+    await hers.getByRole('button', { name: 'I start now' }).click();
 
     // The day: one step a screen, the clock runs, and it survives a reload.
     await expect(hers.getByRole('heading', { name: 'Get ready' })).toBeVisible();
@@ -239,7 +250,7 @@ test('it burns: the words come at once without a network, and the kit stops when
   const hers = await context.newPage();
   await hers.goto(await page.getByLabel('Link to her guide').inputValue());
   await context.setOffline(true);
-  await hers.getByRole('button', { name: 'It burns or itches' }).click();
+  await hers.locator('#burns > summary').click();
   await expect(hers.getByText('Rinse it off now')).toBeVisible();
   await hers.getByRole('button', { name: 'I have rinsed' }).click();
   await expect(hers.locator('#burns-said')).toContainText('No network');

@@ -1,6 +1,6 @@
 // The run of a guide: it survives a reload, goes on on another device at the right second, needs no network, and answers when she is late.
 import { test, expect } from '@playwright/test';
-import { accessible, fits, signIn, sql } from './help.mjs';
+import { accessible, fits, later, signIn, sql } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 const seconds = async page => { const [m, s] = (await page.locator('#run-time').innerText()).split(':').map(Number); return m * 60 + s; };
@@ -20,6 +20,7 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   const problems = [];
   first.on('pageerror', e => problems.push(e.message));
   await first.goto(link);
+  await first.getByRole('button', { name: 'I start now' }).click();
   const next = first.locator('#run-next');
   while (await first.locator('.step.shown').getAttribute('data-kind') !== 'paint') await next.click();
   const zone = first.locator('.step.shown');
@@ -65,8 +66,29 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   await expect(page.locator('.ran')).toContainText('2 of 9 zones begun');
   await accessible(page);
 
-  // Locked meanwhile: the page goes back to the tests by itself.
-  sql(`update test_report set applied_at = applied_at - interval '20 days' where kit_id = '${kit}' and kind = 'skin'`);
-  await expect(second.getByRole('heading', { name: 'Before the day' })).toBeVisible({ timeout: 15_000 });
+  // A step tapped by mistake is taken back, and is not what happened.
+  await second.locator('#run-next').click();
+  await expect.poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'step'`)).not.toBe('0');
+  await second.getByRole('button', { name: 'By mistake: one step back' }).click();
+  await expect(second.locator('.step.shown')).toHaveAttribute('data-zone', other);
+  await expect.poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'back'`), { timeout: 15_000 }).toBe('1');
+
+  // Too old meanwhile: with colour on the head everything stays. Stopped meanwhile: it comes off now, and then it is over.
+  later(kit, '20 days');
+  await second.reload();
+  await expect(second.locator('.step.shown')).toHaveAttribute('data-zone', other);
+  await expect(second.getByText('Go on as you do and rinse when the clock says so')).toBeVisible();
+  await accessible(second);
+  const third = await (await browser.newContext({ viewport: phone })).newPage();
+  await third.goto(link);
+  await third.locator('#burns > summary').click();
+  await third.getByLabel('What you feel or see').fill('My ears sting');
+  await third.getByRole('button', { name: 'I have rinsed' }).click();
+  await expect(second.getByRole('heading', { name: 'Rinse now' })).toBeVisible({ timeout: 15_000 });
+  await accessible(second);
+  await fits(second);
+  await second.getByRole('button', { name: 'It is all rinsed off' }).click();
+  await expect(second.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible();
+  expect(sql(`select says from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toContain('My ears sting');
   expect(problems).toEqual([]);
 });

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using Kitto.Core.Clock;
 using Kitto.Core.Colour;
@@ -18,31 +19,26 @@ public static class CaseReader
     /// <summary>Hair length when none is given, centimetres: shoulder length.</summary>
     public const double DefaultLengthCm = 30;
 
-    private static readonly JsonDocumentOptions Strict = new() { MaxDepth = 16, AllowDuplicateProperties = false };
-
     /// <summary>Reads a case; on any complaint the case is null and every complaint is listed.</summary>
-    public static (Case? Case, IReadOnlyList<FieldError> Errors) Read(string json, Shelf shelf)
-    {
-        var errors = new List<FieldError>();
-        try
-        {
-            using var document = JsonDocument.Parse(json, Strict);
-            if (document.RootElement.ValueKind != JsonValueKind.Object)
-            {
-                return (null, [new FieldError("$", "must be one JSON object", "{ \"kitto\": \"case/1\", ... }")]);
-            }
+    public static (Case? Case, IReadOnlyList<FieldError> Errors) Read(string json, Shelf shelf) => ReadOn(json, shelf);
 
-            var found = Root(new ObjectReader(document.RootElement, "", errors), shelf);
-            return errors.Count == 0 ? (found, errors) : (null, errors);
-        }
-        catch (JsonException broken)
-        {
-            string where = broken.LineNumber is { } line ? $" at line {line + 1}, byte {broken.BytePositionInLine + 1}" : "";
-            return (null, [new FieldError(broken.Path ?? "$", $"is not well-formed JSON{where}: {broken.Message.Split(" Path:")[0].Split(" LineNumber:")[0]}", "one JSON object, each field once")]);
-        }
+    /// <summary>Reads a case that was signed: it is taken as it was, whatever has become of the shelf since.</summary>
+    /// <exception cref="FormatException">It is no case document of ours.</exception>
+    public static Case Kept(string json) => ReadOn(json, null) switch
+    {
+        { Case: { } read } => read,
+        var wrong => throw new FormatException($"This is not a case as it was signed: {string.Join("; ", wrong.Errors.Select(e => $"{e.Path} {e.Says}"))}"),
+    };
+
+    private static (Case? Case, IReadOnlyList<FieldError> Errors) ReadOn(string json, Shelf? shelf)
+    {
+        var (found, errors) = ObjectReader.Document<Wrapped>(json, "{ \"kitto\": \"case/1\", ... }", root => new Wrapped(Root(root, shelf)));
+        return (found?.Case, errors);
     }
 
-    private static Case? Root(ObjectReader root, Shelf shelf)
+    private sealed record Wrapped(Case? Case);
+
+    private static Case? Root(ObjectReader root, Shelf? shelf)
     {
         string? version = root.Text("kitto");
         if (version != Version)
@@ -60,7 +56,7 @@ public static class CaseReader
         var hands = ReadingReader.Hands(root.Object("hands"));
         var house = ReadHouse(root.Object("house"));
         string? line = root.Text("line");
-        if (line is not null && shelf.Find(line) is null)
+        if (line is not null && shelf is not null && shelf.Find(line) is null)
         {
             root.Fail("line", $"is \"{line}\", which is not in the catalogue", string.Join(", ", shelf.Lines.Select(l => l.Id)));
             line = null;
@@ -69,9 +65,15 @@ public static class CaseReader
         var plan = root.Object("plan") is { } planIn ? ReadPlan(planIn) : null;
         var last = root.Object("last") is { } lastIn ? ReadLast(lastIn) : null;
         var formula = root.Object("formula") is { } formulaIn ? ReadFormula(formulaIn) : null;
-        if (formula is not null && goal is not null && root.Errors.Count == 0)
+        if (shelf is not null && hair is not null && zones.Where(z => z.Include).Select(z => z.Regrowth.Centimetres).DefaultIfEmpty().Max() is var longest && longest > hair.LengthCm + 1e-9)
         {
-            var used = formula.Use == "lengths" && goal.Service != Service.Gloss ? shelf.Find(Shelf.CompanionGloss)! : shelf.For(goal, line, house);
+            root.Fail("hair.lengthCm", string.Create(CultureInfo.InvariantCulture, $"is {hair.LengthCm:0.#}, shorter than the regrowth of {longest * 10:0.#} mm"), string.Create(CultureInfo.InvariantCulture, $"{longest:0.#} to 120"));
+        }
+
+        var roots = shelf is null || goal is null || root.Errors.Count > 0 ? null : LineFor(root, goal, line, house, shelf);
+        if (formula is not null && roots is not null)
+        {
+            var used = formula.Use == "lengths" ? shelf!.ForLengths(goal!.Service, roots) : roots;
             foreach (var (part, i) in formula.Parts.Select((p, i) => (p, i)).Where(x => used.Find(x.p.Shade) is null))
             {
                 root.Fail($"formula.parts[{i}].shade", $"is \"{part.Shade}\", which {used.Id} does not have", string.Join(", ", used.Shades.Select(s => s.Code)));
@@ -83,6 +85,31 @@ public static class CaseReader
         var painting = root.Object("painting") is { } paintingIn ? ReadPainting(paintingIn) : null;
         root.Done();
         return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last) { Grown = grown }, goal!, line, formula, plan, house, reports, painting);
+    }
+
+    /// <summary>The line this case is mixed from; null with a complaint where there is none, or nothing can be mixed from it.</summary>
+    private static Line? LineFor(ObjectReader root, Goal goal, string? named, House house, Shelf shelf)
+    {
+        string usable = string.Join(", ", shelf.Lines.Where(l => l.Mixable && !LineCheck.Of(l).Any()).Select(l => l.Id));
+        if (shelf.For(goal, named, house) is not { } line)
+        {
+            root.Fail("line", "is not said, and the shelf has none for this service", usable.Length > 0 ? usable : "a line with a shade in stock");
+            return null;
+        }
+
+        if (LineCheck.Of(line).FirstOrDefault() is { } wrong)
+        {
+            root.Fail("line", $"{line.Id} cannot be used: its {wrong.Path} {wrong.Says}", wrong.Range);
+            return null;
+        }
+
+        if (!line.Mixable)
+        {
+            root.Fail("line", $"{line.Id} has no shade in stock to mix from", $"a line with one in stock: {usable}");
+            return null;
+        }
+
+        return line;
     }
 
     private static ObjectReader? Needed(ObjectReader root, string name, string range)

@@ -9,13 +9,46 @@ public static class CatalogueReader
     /// <summary>Reads all lines.</summary>
     /// <param name="documents">Name of each file and its text.</param>
     /// <exception cref="FormatException">A file is wrong; the message names the file, the field and the range.</exception>
-    public static Shelf Read(IEnumerable<(string Name, string Json)> documents) =>
-        new([.. documents.OrderBy(d => d.Name, StringComparer.Ordinal).Select(d => ReadLine(d.Json) is var (line, errors) && line is not null ? line : throw new FormatException(
-            $"{d.Name}: {string.Join("; ", errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))}"))]);
+    public static Shelf Read(IEnumerable<(string Name, string Json)> documents) => ReadAll(documents) switch
+    {
+        { Errors: [] } read => read.Shelf,
+        var read => throw new FormatException(string.Join("; ", read.Errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))),
+    };
+
+    /// <summary>Reads all lines that can be read, and lists every complaint about the others, each beginning with the name of its file.</summary>
+    public static (Shelf Shelf, IReadOnlyList<FieldError> Errors) ReadAll(IEnumerable<(string Name, string Json)> documents)
+    {
+        var (lines, errors) = (new List<Line>(), new List<FieldError>());
+        foreach (var (name, json) in documents.OrderBy(d => d.Name, StringComparer.Ordinal))
+        {
+            var (line, wrong) = ReadLine(json);
+            errors.AddRange(wrong.Select(e => e with { Path = $"{name}: {e.Path}" }));
+            if (line is not null && lines.Any(l => l.Id == line.Id))
+            {
+                errors.Add(new FieldError($"{name}: id", $"is \"{line.Id}\", which another file has already", "each line once"));
+            }
+            else if (line is not null)
+            {
+                lines.Add(line);
+            }
+        }
+
+        return (new Shelf(lines), errors);
+    }
 
     /// <summary>Reads one line; on any complaint the line is null and every complaint is listed.</summary>
     public static (Line? Line, IReadOnlyList<FieldError> Errors) ReadLine(string json) =>
-        ObjectReader.Document(json, "{ \"kitto\": \"line/1\", ... }", Line);
+        ObjectReader.Document(json, "{ \"kitto\": \"line/1\", ... }", r => Line(r, check: true));
+
+    /// <summary>The shelf as it was kept with something signed: a list of line/1 documents, taken as they were.</summary>
+    public static Shelf Kept(string json)
+    {
+        using var documents = JsonDocument.Parse(json);
+        return new([.. documents.RootElement.EnumerateArray().Select(d => ObjectReader.Document(d.GetRawText(), "line/1", r => Line(r, check: false)).Found).OfType<Line>()]);
+    }
+
+    /// <summary>A shelf as one document, for keeping it with what is signed.</summary>
+    public static string Keep(Shelf shelf) => $"[{string.Join(",", shelf.Lines.OrderBy(l => l.Id, StringComparer.Ordinal).Select(Write))}]";
 
     /// <summary>Writes one line as a line/1 document that reads back to the same.</summary>
     public static string Write(Line line) => JsonSerializer.Serialize(new
@@ -39,7 +72,7 @@ public static class CatalogueReader
         outOfStock = line.Out,
     }, Json.Indented);
 
-    private static Line Line(ObjectReader r)
+    private static Line Line(ObjectReader r, bool check)
     {
         if (r.Text("kitto") != "line/1")
         {
@@ -80,14 +113,12 @@ public static class CatalogueReader
             SkinTestMonths = r.Whole("skinTestMonths", 0, Safety.Holds.MostMonths) ?? 0,
         };
         r.Done();
-        if (line.Shades.Count == 0 || line.Developers.Count == 0 || line.Id.Length == 0)
+        if (check && r.Errors.Count == 0)
         {
-            r.Fail("shades", "a line needs an id, shades and developers", "at least one each");
-        }
-
-        foreach (string twice in line.Shades.GroupBy(s => s.Code).Where(g => g.Count() > 1).Select(g => g.Key))
-        {
-            r.Fail("shades", $"name {twice} twice", "each once");
+            foreach (var wrong in LineCheck.Of(line))
+            {
+                r.Fail(wrong.Path, wrong.Says, wrong.Range);
+            }
         }
 
         return line;

@@ -23,8 +23,8 @@ public static class Json
         JsonSerializer.Deserialize<Prescription>(json, Options) ?? throw new JsonException("The document is empty.");
 
     /// <summary>The answer to bad input.</summary>
-    public static string WriteErrors(IReadOnlyList<FieldError> errors) =>
-        JsonSerializer.Serialize(new { error = new { says = errors.Count == 1 ? "One field is wrong." : $"{errors.Count} fields are wrong.", fields = errors } }, Indented);
+    public static string WriteErrors(IReadOnlyList<FieldError> errors, bool indented = true) =>
+        JsonSerializer.Serialize(new { error = new { says = errors.Count == 1 ? "One field is wrong." : $"{errors.Count} fields are wrong.", fields = errors } }, indented ? Indented : Options);
 
     /// <summary>The name of a choice as documents write it.</summary>
     public static string Name<T>(T value) where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName(value.ToString());

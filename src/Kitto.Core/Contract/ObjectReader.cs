@@ -15,23 +15,66 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
     public static (T? Found, IReadOnlyList<FieldError> Errors) Document<T>(string json, string like, Func<ObjectReader, T> read) where T : class
     {
         var errors = new List<FieldError>();
+        if (Parse(json, like, errors) is not { } parsed)
+        {
+            return (null, errors);
+        }
+
+        using (parsed)
+        {
+            var found = read(new ObjectReader(parsed.RootElement, "", errors));
+            return errors.Count == 0 ? (found, errors) : (null, errors);
+        }
+    }
+
+    /// <summary>The one JSON object of a document; null with a complaint where it is none that can be read.</summary>
+    public static JsonDocument? Parse(string json, string like, List<FieldError> errors)
+    {
         try
         {
-            using var document = JsonDocument.Parse(json);
-            if (document.RootElement.ValueKind == JsonValueKind.Object)
+            var document = JsonDocument.Parse(json, Strict);
+            // A name or text may be escaped so that it is no text at all (half of a surrogate pair): told before anything asks for it.
+            if (document.RootElement.ValueKind == JsonValueKind.Object && (!json.Contains("\\u", StringComparison.Ordinal) || Readable(document.RootElement)))
             {
-                var found = read(new ObjectReader(document.RootElement, "", errors));
-                return errors.Count == 0 ? (found, errors) : (null, errors);
+                return document;
             }
 
-            errors.Add(new FieldError("$", "must be one JSON object", like));
+            errors.Add(document.RootElement.ValueKind == JsonValueKind.Object
+                ? new FieldError("$", "holds an escaped character that is only half of one", "whole characters: both halves of a surrogate pair, or neither")
+                : new FieldError("$", "must be one JSON object", like));
+            document.Dispose();
         }
         catch (JsonException broken)
         {
-            errors.Add(new FieldError("$", $"is not well-formed JSON at line {broken.LineNumber + 1}", "one JSON object"));
+            string where = broken.LineNumber is { } line ? $" at line {line + 1}, byte {broken.BytePositionInLine + 1}" : "";
+            errors.Add(new FieldError(broken.Path ?? "$", $"is not well-formed JSON{where}: {broken.Message.Split(" Path:")[0].Split(" LineNumber:")[0]}", "one JSON object, each field once"));
+        }
+        catch (ArgumentException)
+        {
+            errors.Add(new FieldError("$", "holds half a character", "text in UTF-8"));
         }
 
-        return (null, errors);
+        return null;
+    }
+
+    private static readonly JsonDocumentOptions Strict = new() { MaxDepth = 16, AllowDuplicateProperties = false };
+
+    private static bool Readable(JsonElement at)
+    {
+        try
+        {
+            return at.ValueKind switch
+            {
+                JsonValueKind.Object => at.EnumerateObject().All(p => p.Name is not null && Readable(p.Value)),
+                JsonValueKind.Array => at.EnumerateArray().All(Readable),
+                JsonValueKind.String => at.GetString() is not null,
+                _ => true,
+            };
+        }
+        catch (InvalidOperationException)
+        {
+            return false;
+        }
     }
 
     public string Path => path;
@@ -101,17 +144,26 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         }
 
         var value = element.GetProperty(name);
-        if (value.ValueKind == JsonValueKind.String && value.GetString() is { } text && text.Trim().Length is > 0 and var length && length <= longest)
+        if (value.ValueKind == JsonValueKind.String && value.GetString() is { } text && text.Trim().Length is > 0 and var length && length <= longest && !text.Any(ObjectText.IsControl))
         {
             return text.Trim();
         }
 
-        Fail(name, $"must be a text, not {Shown(value)}", $"1 to {longest} characters");
+        Fail(name, value.ValueKind == JsonValueKind.String && value.GetString()!.Any(ObjectText.IsControl) ? "holds a control character" : $"must be a text, not {Shown(value)}", $"1 to {longest} characters that can be printed");
         return null;
     }
 
     /// <summary>A text as it stands, empty too; null where it is none.</summary>
-    public string? RawText(string name) => Has(name) && element.GetProperty(name) is { ValueKind: JsonValueKind.String } value ? value.GetString() : null;
+    public string? RawText(string name)
+    {
+        string? text = Has(name) && element.GetProperty(name) is { ValueKind: JsonValueKind.String } value ? value.GetString() : null;
+        if (text?.Any(ObjectText.IsControl) == true)
+        {
+            Fail(name, "holds a control character", "characters that can be printed");
+        }
+
+        return text;
+    }
 
     public T? OneOf<T>(string name) where T : struct, Enum
     {

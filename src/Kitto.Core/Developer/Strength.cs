@@ -11,6 +11,7 @@ public static class Strength
     /// <summary>
     /// Shares of stocked strengths, by weight, that give the wished one; a stocked strength is taken alone (DV8).
     /// Beyond what the line stocks the chair's other strengths are used; below the weakest, the weakest.
+    /// A strength that may go into a kit is blended from strengths that may, wherever those reach it (DV6).
     /// </summary>
     /// <param name="wished">The strength.</param>
     /// <param name="line">The line whose developers are stocked.</param>
@@ -19,9 +20,15 @@ public static class Strength
     {
         var own = line.Developers.Select(d => d.Volume.Value).Distinct().Order().ToList();
         // An activator (below 10) belongs to its own line; only true developers are shared across the shelf (DV10).
-        var stock = wished.Value > own[^1]
-            ? own.Concat(shelf.Lines.SelectMany(l => l.Developers).Select(d => d.Volume.Value).Where(v => v >= 10)).Distinct().Order().ToList()
-            : own;
+        List<double> All() => [.. own.Concat(shelf.Lines.SelectMany(l => l.Developers).Select(d => d.Volume.Value).Where(v => v >= 10)).Distinct().Order()];
+        List<double> ForKits(IEnumerable<double> from) => [.. from.Where(v => v <= KitLimitVolume)];
+        bool Reaches(List<double> some) => some.Count > 0 && some[0] <= wished.Value && some[^1] >= wished.Value - 1e-9;
+        var stock = wished.Value > own[^1] ? All() : own;
+        if (wished.Value <= KitLimitVolume && Reaches(stock))
+        {
+            stock = Reaches(ForKits(own)) ? ForKits(own) : Reaches(ForKits(All())) ? ForKits(All()) : stock;
+        }
+
         if (wished.Value <= stock[0])
         {
             return [(Volume.Of(stock[0]), 1)];
@@ -37,4 +44,8 @@ public static class Strength
         double stronger = (wished.Value - below) / (above - below);
         return [(Volume.Of(below), 1 - stronger), (Volume.Of(above), stronger)];
     }
+
+    /// <summary>The strength of a weighed blend.</summary>
+    /// <param name="blend">Strengths and their shares by weight, which add up to one.</param>
+    public static Volume Of(IReadOnlyList<(Volume Volume, double Share)> blend) => Volume.Of(Math.Round(blend.Sum(b => b.Volume.Value * b.Share), 6));
 }

@@ -7,6 +7,9 @@ namespace Kitto.Core.Quantity;
 /// <summary>From a decided formula to grams: what is used, what is sent, what is weighed, and why.</summary>
 internal static class Amount
 {
+    /// <summary>However little hair it is for, a batch is reckoned at this much, grams: less cannot be mixed and painted (ours).</summary>
+    private const double LeastBase = 1;
+
     /// <summary>How much of one formula is used and sent.</summary>
     public static Sizing Size(Wanted mix, Case c, Hands hands, Timed timed, Factor belief, LengthsWay way, ICollection<Because> why)
     {
@@ -29,7 +32,7 @@ internal static class Amount
                 ? Use.Comb(c.Reading, mix.Line.Thickness, b, damp).Value
                 : Use.Paint(c.Reading, mix.Line.Thickness, b, c.Goal.Service == Service.RootShadow, c.Goal.Service == Service.Lighten).Value
                   + (i == batches.Count - 1 ? pulled * Use.Comb(c.Reading, mix.Line.Thickness, zones, damp).Value : 0);
-            return Grams.Of(grams);
+            return Grams.Of(Math.Max(LeastBase, grams));
         }).ToList();
         if (damp && (mix.OnLengths || pulled > 0))
         {
@@ -40,19 +43,8 @@ internal static class Amount
     }
 
     /// <summary>One formula on the scale.</summary>
-    public static Formula WeighOut(Wanted mix, IReadOnlyList<MixPart> shades, Sizing size, House house, Shelf shelf, ICollection<Because> why)
+    public static Formula WeighOut(Wanted mix, IReadOnlyList<MixPart> shades, Sizing size, House house, ICollection<Because> why)
     {
-        var blend = Strength.Blend(mix.Developer, mix.Line, shelf);
-        double given = blend.Sum(b => b.Volume.Value * b.Share);
-        if (Math.Abs(given - mix.Developer.Value) > .01)
-        {
-            why.Add(new Because("DV8", $"{mix.Developer} cannot be blended from what is stocked; {Volume.Of(given)} is the weakest there is.", "developer"));
-        }
-        else if (blend.Count > 1)
-        {
-            why.Add(new Because("DV8", $"{mix.Developer} is weighed from {blend[0].Volume} and {blend[1].Volume}.", "developer"));
-        }
-
         var portions = size.Portions;
         var need = Grams.Of(portions.Sum(p => p.Mix.Value) / (1 + mix.Ratio));
         bool whole = house.School("BE10") == "wholeTube" && shades.Count == 1 && mix.Line.Kind != LineKind.Lightener && portions.All(p => p.Name is "main" or "reserve");
@@ -75,7 +67,7 @@ internal static class Amount
             why.Add(new Because("BE10", "A mix of several shades cannot go in whole tubes; its parts are weighed into a sachet.", "quantity"));
         }
 
-        var pairs = portions.Select(p => Weigh.Out(p, shades, mix.Ratio, blend, mix.Line.Thickness, house.ScaleStep, whole)).ToList();
+        var pairs = portions.Select(p => Weigh.Out(p, shades, mix.Ratio, mix.Blend, mix.Line.Thickness, house.ScaleStep, whole)).ToList();
         foreach (var full in pairs.Select(p => Vessels.TooFull(p, mix.Line.Thickness)).OfType<Because>())
         {
             why.Add(full);
@@ -83,7 +75,7 @@ internal static class Amount
 
         Grams Sum(IEnumerable<Grams> grams) => Grams.Of(Math.Round(grams.Sum(g => g.Value), 3));
         var parts = shades.Select((p, i) => new PartGrams(p.Shade, Sum(pairs.Select(x => x.Parts[i].Grams)), Sum(pairs.Select(x => x.Parts[i].FillGrams)), p.Share)).ToList();
-        var strengths = blend.Select((b, i) => new StrengthGrams(b.Volume, Sum(pairs.Select(x => x.Strengths[i].Grams)))).ToList();
+        var strengths = mix.Blend.Select((b, i) => new StrengthGrams(b.Volume, Sum(pairs.Select(x => x.Strengths[i].Grams)))).ToList();
         var developer = Sum(pairs.Select(p => p.DeveloperGrams));
         double smallest = pairs.SelectMany(p => p.Parts).Min(p => p.Grams.Value);
         if (smallest < Weigh.SmallestSteps * house.ScaleStep.Value)
@@ -92,7 +84,7 @@ internal static class Amount
             why.Add(Vessels.SayStockBlend(shades, Grams.Of(smallest), take, house.ScaleStep));
         }
 
-        return new Formula(mix.Use, mix.Line.Id, parts, new DeveloperPart(Volume.Of(given), Volume.Of(given).Percent, developer, strengths),
+        return new Formula(mix.Use, mix.Line.Id, parts, new DeveloperPart(mix.Developer, mix.Developer.Percent, developer, strengths),
             $"1:{mix.Ratio:0.##}", Sum([.. pairs.Select(p => p.ColourGrams), developer]), pairs);
     }
 

@@ -49,6 +49,15 @@ public sealed record Consultation(
         : at <= lastSigned || now - at > TimeSpan.FromDays(FreshDays) ? AnswersStand.ToConfirm
         : AnswersStand.Current;
 
+    /// <summary>These answers, and what earlier ones told that they leave out: what was put on the hair and can stop a kit is not forgotten because it is not said again.</summary>
+    /// <param name="earlier">Earlier answers that were not corrected.</param>
+    /// <param name="born">The youngest day of birth that was ever given; null: these.</param>
+    public Consultation With(IEnumerable<Consultation> earlier, DateOnly? born) => this with
+    {
+        BirthDate = born > BirthDate ? born.Value : BirthDate,
+        PutOn = [.. PutOn, .. earlier.SelectMany(e => e.PutOn).Where(p => p.What is Treatment.Henna or Treatment.Metallic or Treatment.Straightened && !PutOn.Contains(p)).Distinct()],
+    };
+
     /// <summary>Whether something is new that asks for a new skin test (SA5).</summary>
     public bool AsksForNewSkinTest => NewMedicine || Conditions.Any(c => Safety.Conditions.Rule(c) == "SA5");
 

@@ -18,7 +18,7 @@ public static class SalonOnly
     /// <param name="c">The case, regrowth as on the day.</param>
     /// <param name="target">What is aimed at.</param>
     /// <param name="line">The line for the roots.</param>
-    /// <param name="strongest">The strongest developer of any formula.</param>
+    /// <param name="strongest">The strongest developer that is weighed for any formula: the bottle is judged, not the wish.</param>
     public static IEnumerable<Because> Of(Case c, Aim target, Line line, Volume strongest)
     {
         if (line.Kind == LineKind.Lightener)

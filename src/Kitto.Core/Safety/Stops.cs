@@ -32,7 +32,7 @@ public static class Stops
 
         if (client.AgeYears < YoungestAge)
         {
-            yield return Stop("SA2", $"She is {client.AgeYears}. Hair colour is not intended for anyone below {YoungestAge}; check your local code.");
+            yield return TooYoung(client.AgeYears);
         }
 
         if (client.Scalp is Scalp.Broken or Scalp.Inflamed or Scalp.Sunburnt or Scalp.Infected)
@@ -74,6 +74,10 @@ public static class Stops
             yield return Stop("SA9", $"The hair shows {Conditions.Says(condition)}. No colour until the salon has seen it.");
         }
     }
+
+    /// <summary>The stop for someone below the youngest age (SA2).</summary>
+    /// <param name="age">Whole years.</param>
+    public static Because TooYoung(int age) => Stop("SA2", $"She is {age}. Hair colour is not intended for anyone below {YoungestAge}; check your local code.");
 
     private static int? Least(int? a, int? b) => a is null || b is null ? a ?? b : Math.Min(a.Value, b.Value);
 

@@ -105,6 +105,9 @@ public enum Thickness
 /// <param name="Family">Family; null for clear and lightener.</param>
 public sealed record ShadeOf(string Code, int Level, Family? Family)
 {
+    /// <summary>Code of the one part of a lightener.</summary>
+    public const string Lightener = "LT";
+
     /// <summary>A concentrate has a tone and no depth.</summary>
     public bool Concentrate => Level == 0 && Family is not null;
 
@@ -114,7 +117,7 @@ public sealed record ShadeOf(string Code, int Level, Family? Family)
     {
         switch (code)
         {
-            case "00" or "LT": return new ShadeOf(code, 0, null);
+            case "00" or Lightener: return new ShadeOf(code, 0, null);
             case "0R": return new ShadeOf(code, 0, Shade.Family.R);
             case "0G": return new ShadeOf(code, 0, Shade.Family.AG);
             case "0B": return new ShadeOf(code, 0, Shade.Family.AB);
@@ -161,6 +164,9 @@ public sealed record Line(
     /// <summary>The shades that are on the shelf.</summary>
     public IReadOnlyList<ShadeOf> InStock => Out.Count == 0 ? Shades : [.. Shades.Where(s => !Out.Contains(s.Code))];
 
+    /// <summary>Whether something can be mixed of what is in stock: a shade with depth, or lightener. Concentrates and clear alone are no colour.</summary>
+    public bool Mixable => InStock.Any(s => s.Level > 0 || (Kind == LineKind.Lightener && s.Code == ShadeOf.Lightener));
+
     /// <summary>Whether it is a permanent colour, high-lift included.</summary>
     public bool IsPermanent => Kind is LineKind.Permanent or LineKind.HighLift;
 
@@ -189,23 +195,34 @@ public sealed record Shelf(IReadOnlyList<Line> Lines)
     /// <summary>The line of that id, if there is one.</summary>
     public Line? Find(string id) => Lines.FirstOrDefault(l => l.Id == id);
 
-    /// <summary>The line a service uses when none is named (tables); lightener is used for lightening whatever was named.</summary>
-    /// <exception cref="InvalidOperationException">The shelf lacks the line.</exception>
-    public Line For(Goal goal, string? named, House house)
+    /// <summary>The line that is used: the named one, else the tables' own, else the first on the shelf that can do the service. Lightener is used for lightening whatever was named.</summary>
+    /// <param name="goal">The goal.</param>
+    /// <param name="named">Id of a line that was named; null: none.</param>
+    /// <param name="house">The house, whose schools choose between lines.</param>
+    /// <returns>Null where the shelf has none; a line that cannot be mixed from is returned where it was named.</returns>
+    public Line? For(Goal goal, string? named, House house)
     {
-        string id = goal.Service switch
+        (string id, LineKind[] kinds) = goal.Service switch
         {
-            Service.Lighten => HouseLightener,
-            _ when named is not null => named,
-            Service.GreyBlend => "halyard-demi",
-            Service.RootShadow => house.School("TM10") == "permanent" ? "lantern-cream" : "halyard-demi",
-            Service.Gloss => house.School("DV5") == "permanentLow" ? "lantern-cream" : CompanionGloss,
-            Service.BaseLift => "lantern-lift",
+            Service.Lighten => (HouseLightener, [LineKind.Lightener]),
+            Service.GreyBlend => ("halyard-demi", [LineKind.Demi]),
+            Service.RootShadow when house.School("TM10") != "permanent" => ("halyard-demi", [LineKind.Demi, LineKind.Permanent]),
+            Service.Gloss when house.School("DV5") != "permanentLow" => (CompanionGloss, [LineKind.Gloss, LineKind.Demi]),
+            Service.BaseLift => ("lantern-lift", [LineKind.HighLift, LineKind.Permanent]),
             // A soft wish, where the house blends and no line is named (SV7).
-            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.School("SV7") == "blend" => "halyard-demi",
-            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss => "lantern-cream",
-            _ => throw new InvalidOperationException("unknown service"),
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.School("SV7") == "blend" => ("halyard-demi", [LineKind.Demi, LineKind.Permanent]),
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss or Service.RootShadow or Service.Gloss => ("lantern-cream", new[] { LineKind.Permanent, LineKind.Demi }),
+            _ => throw new ArgumentOutOfRangeException(nameof(goal)),
         };
-        return Find(id) ?? throw new InvalidOperationException($"The shelf has no line {id}.");
+        return goal.Service != Service.Lighten && named is not null ? Find(named)
+            : Find(id) is { } usual && kinds.Contains(usual.Kind) ? usual
+            : kinds.SelectMany(k => Lines.Where(l => l.Kind == k)).FirstOrDefault(l => l.Mixable);
     }
+
+    /// <summary>The line of a formula of its own for the lengths: the gloss that goes with every line, else the roots' own.</summary>
+    /// <param name="service">The service; a gloss is its line's own.</param>
+    /// <param name="roots">The line of the roots.</param>
+    public Line ForLengths(Service service, Line roots) => service == Service.Gloss ? roots
+        : Find(CompanionGloss) is { Kind: LineKind.Gloss, Mixable: true } companion ? companion
+        : Lines.FirstOrDefault(l => l is { Kind: LineKind.Gloss, Mixable: true }) ?? roots;
 }

@@ -8,11 +8,14 @@ namespace Kitto.Core.Shade;
 /// <param name="Line">Its line.</param>
 /// <param name="Level">Wished level there.</param>
 /// <param name="Tone">Wished tone.</param>
-/// <param name="Developer">Strength of the developer.</param>
+/// <param name="Blend">What is weighed for the developer: stocked strengths and their shares.</param>
 /// <param name="Ratio">Grams of developer to one gram of colour.</param>
 /// <param name="Given">A formula that is given for it.</param>
-internal sealed record Wanted(string Use, Line Line, Level Level, Tone Tone, Volume Developer, double Ratio, GivenFormula? Given)
+internal sealed record Wanted(string Use, Line Line, Level Level, Tone Tone, IReadOnlyList<(Volume Volume, double Share)> Blend, double Ratio, GivenFormula? Given)
 {
+    /// <summary>The strength in the bottle, which is what meets the hair, whatever was wished.</summary>
+    public Volume Developer { get; } = Strength.Of(Blend);
+
     public bool OnLengths => Use == "lengths";
 
     public string About => OnLengths ? "lengths" : "shade";
@@ -23,14 +26,13 @@ internal sealed record Wanted(string Use, Line Line, Level Level, Tone Tone, Vol
         var all = new List<Wanted>();
         if (c.Goal.Service != Service.Gloss)
         {
-            all.Add(Of(c, c.Goal.Service == Service.RootShadow ? "shadow" : "roots", line, aim.RootLevel, aim.Tone, why));
+            all.Add(Of(c, c.Goal.Service == Service.RootShadow ? "shadow" : "roots", line, aim.RootLevel, aim.Tone, shelf, why));
             SayGrey(c, line, why);
         }
 
         if (way == LengthsWay.OwnFormula)
         {
-            var own = c.Goal.Service == Service.Gloss ? line : shelf.Find(Shelf.CompanionGloss) ?? line;
-            all.Add(Of(c, "lengths", own, aim.LengthsLevel, aim.Tone, why));
+            all.Add(Of(c, "lengths", shelf.ForLengths(c.Goal.Service, line), aim.LengthsLevel, aim.Tone, shelf, why));
         }
 
         if (c.Formula is { } given && all.All(m => m.Use != given.Use))
@@ -41,20 +43,29 @@ internal sealed record Wanted(string Use, Line Line, Level Level, Tone Tone, Vol
         return all;
     }
 
-    private static Wanted Of(Case c, string use, Line line, Level level, Tone tone, ICollection<Because> why)
+    private static Wanted Of(Case c, string use, Line line, Level level, Tone tone, Shelf shelf, ICollection<Because> why)
     {
         bool onLengths = use == "lengths";
         double ratio = onLengths && line.LengthsDeveloperPerColour is { } thinner ? thinner : line.DeveloperPerColour;
         var developer = Choice.For(line, onLengths, c.Reading, level, why);
-        var wanted = new Wanted(use, line, level, tone, developer, ratio, null);
-        if (c.Formula is not { } given || given.Use != use)
+        var given = c.Formula is { } f && f.Use == use ? f : null;
+        var asked = given?.Developer ?? developer;
+        var wanted = new Wanted(use, line, level, tone, Strength.Blend(asked, line, shelf), ratio, given);
+        if (given is not null)
         {
-            return wanted;
+            Shade.Given.Check(given, level, c.Reading, developer, asked, wanted.About, why);
         }
 
-        var used = given.Developer ?? developer;
-        Shade.Given.Check(given, level, c.Reading, developer, used, wanted.About, why);
-        return wanted with { Developer = used, Given = given };
+        if (Math.Abs(wanted.Developer.Value - asked.Value) > .01)
+        {
+            why.Add(new Because("DV8", $"{asked} cannot be blended from what is stocked; {wanted.Developer} is the {(wanted.Developer.Value > asked.Value ? "weakest" : "strongest")} there is.", "developer"));
+        }
+        else if (wanted.Blend.Count > 1)
+        {
+            why.Add(new Because("DV8", $"{asked} is weighed from {wanted.Blend[0].Volume} and {wanted.Blend[1].Volume}.", "developer"));
+        }
+
+        return wanted;
     }
 
     private static void SayGrey(Case c, Line line, ICollection<Because> why)

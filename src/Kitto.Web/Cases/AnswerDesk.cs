@@ -2,11 +2,12 @@ using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Safety;
 using Kitto.Store;
+using Kitto.Store.Commands;
 
 namespace Kitto.Web.Cases;
 
 /// <summary>Takes in a client's answers, from herself or from the studio; what stops in them stops her open kits at once.</summary>
-public sealed class AnswerDesk(Answers answers, Kits kits, Clients clients, Links links, Studios studios, TimeProvider clock)
+public sealed class AnswerDesk(SittingCommands commands, Clients clients, Links links, TimeProvider clock)
 {
     /// <summary>What a link to the questions opens; else why not, in words for a plain page.</summary>
     public async Task<(Link? Link, Client? Client, string? Closed)> Open(string token) => await links.Open("ask", token) switch
@@ -18,34 +19,32 @@ public sealed class AnswerDesk(Answers answers, Kits kits, Clients clients, Link
     };
 
     /// <summary>Keeps a version.</summary>
-    /// <param name="clientId">Whose.</param>
+    /// <param name="record">Whose, and what was said before.</param>
     /// <param name="begunFrom">The version it was begun from; 0: none.</param>
     /// <param name="told">The answers.</param>
     /// <param name="by">Who of the studio took them down; null: herself.</param>
-    /// <returns>The stops in them.</returns>
+    /// <param name="byName">The name of that person.</param>
+    /// <param name="link">The link they came by; it is used up.</param>
+    /// <returns>The stops in them, and in what she told before.</returns>
     /// <exception cref="ConflictException">Others came in meanwhile.</exception>
-    public async Task<IReadOnlyList<Because>> Keep(Guid clientId, long begunFrom, Consultation told, Guid? by)
+    public async Task<IReadOnlyList<Because>> Keep(ClientRecord record, long begunFrom, Consultation told, Guid? by, string byName = Speaker.Client, Guid? link = null)
     {
-        var at = Now();
-        await answers.Add(clientId, begunFrom, ConsultationReader.Write(told), told.AsksForNewSkinTest, at, by);
-        double? length = ClientRecord.LengthOf(await clients.LatestReading(clientId));
-        var stops = told.Stops((await studios.Get())!.Today(at), length).ToList();
-        if (stops.Count > 0)
-        {
-            await kits.StopAll(clientId, $"{stops[0].Rule}: {(by is null ? "she answered so" : "her answers say so")}. {stops[0].Says}", at);
-        }
-
-        return stops;
+        var kept = Kept(record, begunFrom, told);
+        await commands.Answer(record.Client.Id, kept, Now(), by, byName, link);
+        return kept.Stops;
     }
+
+    /// <summary>Answers with the stops that are in them once all that was told before is counted too.</summary>
+    public static KeptAnswers Kept(ClientRecord record, long begunFrom, Consultation told) =>
+        new(begunFrom, ConsultationReader.Write(told), told.AsksForNewSkinTest, [.. record.Joined(told).Stops(record.Today, record.LengthCm)]);
 
     /// <summary>She was asked and nothing else is new: the last answers hold for the kit that comes.</summary>
     /// <exception cref="InvalidOperationException">She was never asked.</exception>
-    public Task Confirm(ClientRecord record, Guid by)
+    public static KeptAnswers Confirmed(ClientRecord record)
     {
-        var told = record.Told ?? throw new InvalidOperationException("There are no answers to confirm.");
+        var told = record.Last ?? throw new InvalidOperationException("There are no answers to confirm.");
         // What was new the last time is not new again.
-        var still = told with { NewMedicine = false, Conditions = [.. told.Conditions.Where(c => Conditions.Rule(c) != "SA5")] };
-        return Keep(record.Client.Id, record.Answers[0].Id, still, by);
+        return Kept(record, record.Answers[0].Id, told with { NewMedicine = false, Conditions = [.. told.Conditions.Where(c => Conditions.Rule(c) != "SA5")] });
     }
 
     private DateTime Now() => clock.GetUtcNow().UtcDateTime;

@@ -1,4 +1,5 @@
 using System.Text;
+using Kitto.Core.Safety;
 using Kitto.Store;
 
 namespace Kitto.Web.Cases;
@@ -31,8 +32,9 @@ public static class Calendars
             return Results.Text("This link is closed. Ask your colourist for a new one.", statusCode: StatusCodes.Status410Gone);
         }
 
-        var dated = (await kits.Dated(open.Kit.ClientId)).Where(k => k.Id == open.Kit.Id);
-        var on = open.Tests.Skin.Select(s => s.Test).OfType<TestReport>().Where(t => t.KitId == open.Kit.Id).Select(t => (DateTime?)t.AppliedAt).Max();
+        // Days of a kit that a stop holds are called off, also where nobody has looked at the stop yet.
+        var dated = (await kits.Dated(open.Kit.ClientId)).Where(k => k.Id == open.Kit.Id).Select(k => open.Verdict.MayGoOn ? k : k with { State = "stopped" });
+        var on = open.Tests.Skin.Select(s => s.On).OfType<SafetyEvent>().Where(t => t.Kit == open.Kit.Id && t.Kind == SafetyKind.SkinOn).Select(t => (DateTime?)t.At).Max();
         return File(CalendarFile.Client(open.Studio, dated, on is { } at ? new Dictionary<Guid, DateTime> { [open.Kit.Id] = at } : [], clock.GetUtcNow().UtcDateTime), "kit.ics");
     }
 

@@ -8,12 +8,15 @@ using Kitto.Core.Quantity;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Store;
+using Kitto.Store.Commands;
 
 namespace Kitto.Web.Cases;
 
 /// <summary>Builds the whole case of the contract from a form and the record, so that nothing the record knows is typed again.</summary>
-public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, Ways ways, Answers answers, Shelf shelf, RecordCache kept, TimeProvider clock)
+public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, SafetyRecords safety, Ways ways, Answers answers, ShelfKeeper shelves, RecordCache kept, TimeProvider clock)
 {
+    private readonly ShelfRead held = shelves.Read;
+
     /// <summary>The record as it stands now; read again only where something of it was written since.</summary>
     public async Task<ClientRecord?> Load(Guid clientId)
     {
@@ -28,7 +31,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             return known with { Now = clock.GetUtcNow().UtcDateTime };
         }
 
-        var record = await Read(clientId);
+        var record = await Read(clientId, stand);
         if (record is not null)
         {
             kept.Keep(clientId, stand, record);
@@ -37,7 +40,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         return record;
     }
 
-    private async Task<ClientRecord?> Read(Guid clientId)
+    private async Task<ClientRecord?> Read(Guid clientId, string stand)
     {
         if (await clients.Get(clientId) is not { } client)
         {
@@ -47,7 +50,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
         var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
         return new ClientRecord(client, studio, destination, await clients.LatestReading(clientId), await kits.History(clientId),
-            await reports.OutcomesOfClient(clientId), await reports.TestsOfClient(clientId), await ways.Of(clientId), await answers.Of(clientId), await clients.Grown(clientId), await studios.Choices(), clock.GetUtcNow().UtcDateTime);
+            await reports.OutcomesOfClient(clientId), await safety.Of(clientId), await ways.Of(clientId), await answers.Of(clientId), await clients.Grown(clientId), await studios.Choices(), stand, clock.GetUtcNow().UtcDateTime);
     }
 
     /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
@@ -112,9 +115,9 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     }
 
     /// <summary>The zones of last time's head, so many weeks after that colour, by the paths of the form; null before the first report.</summary>
-    public static IReadOnlyDictionary<string, string>? WeeksOn(ClientRecord record, int weeks, Shelf shelf)
+    public static IReadOnlyDictionary<string, string>? WeeksOn(ClientRecord record, int weeks)
     {
-        if (record.Reported is not [var last, ..] || last.Head(shelf) is not { } head)
+        if (record.Reported is not [{ Head: var head }, ..])
         {
             return null;
         }
@@ -176,17 +179,18 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         }
 
         var client = (c["client"] ??= new JsonObject()).AsObject();
-        client["ageYears"] = record.Client.AgeOn(record.Today);
+        client["ageYears"] = Math.Max(0, record.Age);
         client["firstKit"] = record.Outcomes.Count == 0;
         var skinTest = SkinTest(values, record);
-        Cases.Told.Into(c, record, skinTest?.AppliedAt);
+        Cases.Told.Into(c, record, skinTest?.At);
         if (skinTest is { } skin)
         {
             client["skinTest"] = new JsonObject
             {
-                ["daysAgo"] = Days(record, DateOnly.FromDateTime(record.Studio.Local(skin.AppliedAt))),
-                ["result"] = skin.Result,
-                ["line"] = skin.Line,
+                ["daysAgo"] = Days(record, DateOnly.FromDateTime(record.Studio.Local(skin.At))),
+                ["result"] = Json.Name(SkinResult.Clear),
+                // A line that is on the shelf no longer was tested all the same, and counts for nothing else.
+                ["line"] = held.Shelf.Find(skin.Line!) is null ? null : skin.Line,
             };
         }
 
@@ -257,37 +261,37 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     public (Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, string Document) Prescribe(FormValues values, ClientRecord record, string mix = "")
     {
         string document = Document(values, record, mix).ToJsonString(Json.Options);
-        var (found, errors) = CaseReader.Read(document, shelf);
+        var (found, errors) = CaseReader.Read(document, held.Shelf);
         var all = errors.ToList();
         if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
         {
             all.Add(new FieldError("plan.wantBy", "is not after today", $"from {record.Today.AddDays(1):d MMM yyyy}"));
         }
 
-        return found is null || all.Count > 0 ? (null, null, all, document) : (found, kept.Answer(record.Client.Id, document, shelf, found), [], document);
+        return found is null || all.Count > 0 ? (null, null, all, document) : (found, kept.Answer(record.Client.Id, document, held.Shelf, found), [], document);
     }
 
-    /// <summary>Freezes what was prescribed: the case, the answer, the guide; a kit is opened where the decision is one.</summary>
-    public Task<(Guid Prescription, Guid? Kit)> Sign(StoredReading reading, Case c, Prescription p, string document, Guid by, DateTime at)
+    /// <summary>What is signed: the case, the answer, the guide, and all they need to be read again whatever becomes of held.Shelf, people and house.</summary>
+    public Signing Freeze(ClientRecord record, Case c, Prescription p, string document, string signedBy)
     {
-        var guide = Guide.For(c, p, shelf);
-        return kits.Sign(new Signing(
-            reading.ClientId, reading.Id, Json.Name(p.Decision), Json.Name(c.Goal.Service), at, by, document, Json.Write(p),
-            guide is null ? null : JsonSerializer.Serialize(guide, Json.Options), string.Join(',', p.Formulas.Select(f => f.Line).Distinct()),
-            p.Tests.StrandTest == StrandState.Required, Holds.SkinDays(c.House, p.Formulas.Select(f => shelf.Find(f.Line)!)), KitDays.Of(p)));
+        var guide = Guide.For(c, p, held.Shelf);
+        return new Signing(
+            Json.Name(p.Decision), Json.Name(c.Goal.Service), document, Json.Write(p), guide is null ? null : JsonSerializer.Serialize(guide, Json.Options), string.Join(',', p.Formulas.Select(f => f.Line).Distinct()),
+            p.Tests.StrandTest == StrandState.Required, Holds.SkinDays(c.House, p.Formulas.Select(f => held.Shelf.Find(f.Line)!)), KitDays.Of(p), record.Stand,
+            JsonSerializer.Serialize(new { client = record.Client.Name, signedBy, studio = record.Studio.Name, timeZone = record.Studio.TimeZone, language = "en" }, Json.Options), held.Stamp, CatalogueReader.Keep(held.Shelf));
     }
 
-    /// <summary>A reaction first, else the newest test with the line this sitting uses, else the newest of all.</summary>
-    private TestReport? SkinTest(FormValues values, ClientRecord record)
+    /// <summary>The newest clear test with the line this sitting uses, else the newest of all.</summary>
+    private SafetyEvent? SkinTest(FormValues values, ClientRecord record)
     {
-        var done = record.Tests.Where(t => t is { Kind: "skin", Result: not null }).OrderByDescending(t => t.AppliedAt).ToList();
+        var done = record.SkinTests.Where(t => t.Clear).Select(t => t.On).ToList();
         string line = values["line"];
         if (line.Length == 0 && Enum.TryParse(values["goal.service"], true, out Service service))
         {
-            line = shelf.For(new Goal(service, null, null, null), null, record.Studio.House()).Id;
+            line = held.Shelf.For(new Goal(service, null, null, null), null, record.Studio.House())?.Id ?? "";
         }
 
-        return done.FirstOrDefault(t => t.Result == "reacted") ?? done.FirstOrDefault(t => t.Line == line) ?? done.FirstOrDefault();
+        return done.FirstOrDefault(t => t.Line == line) ?? done.FirstOrDefault();
     }
 
     /// <summary>Kits that were applied and reported, newest first: what was sent, how it came out, what it tells of the hands.</summary>

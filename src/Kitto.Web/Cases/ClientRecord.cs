@@ -2,7 +2,6 @@ using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
-using Kitto.Core.Shade;
 using Kitto.Store;
 
 namespace Kitto.Web.Cases;
@@ -10,7 +9,7 @@ namespace Kitto.Web.Cases;
 /// <summary>What the record says about a client, gathered once for a page.</summary>
 public sealed record ClientRecord(
     Client Client, Studio Studio, Destination Destination, StoredReading? Reading, IReadOnlyList<SignedPrescription> Prescriptions,
-    IReadOnlyList<OutcomeReport> Outcomes, IReadOnlyList<TestReport> Tests, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, IReadOnlyList<MeasuredGrowth> Measured, IReadOnlyList<SchoolChoice> Choices, DateTime Now)
+    IReadOnlyList<OutcomeReport> Outcomes, SafetyRecord Safety, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, IReadOnlyList<MeasuredGrowth> Measured, IReadOnlyList<SchoolChoice> Choices, string Stand, DateTime Now)
 {
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today => Studio.Today(Now);
@@ -21,11 +20,23 @@ public sealed record ClientRecord(
     /// <summary>The colour day that came after the last reading was taken; null where none did.</summary>
     public DateOnly? ColouredSince => Reading is { } reading ? Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= Studio.Today(reading.TakenAt)) : null;
 
-    /// <summary>What she answered last; null where she was never asked.</summary>
-    public Consultation? Told { get; } = Answers.Count == 0 ? null : ConsultationReader.Kept(Answers[0].Document);
+    /// <summary>What she answered last, word for word; null where she was never asked.</summary>
+    public Consultation? Last { get; } = Answers.Count == 0 ? null : ConsultationReader.Kept(Answers[0].Document);
+
+    /// <summary>What she answered, with what she told earlier and left out later; null where she was never asked.</summary>
+    public Consultation? Told => Last is { } last ? Joined(last) : null;
+
+    /// <summary>Answers together with what stands of the earlier ones.</summary>
+    public Consultation Joined(Consultation told) => told.With(Answers.Where(a => !Safety.IsStruck($"answers:{a.Id}")).Select(a => ConsultationReader.Kept(a.Document)), Safety.Youngest);
+
+    /// <summary>Her whole years today, by the youngest day of birth that was ever given.</summary>
+    public int Age => Consultation.Age(Safety.Youngest ?? Client.BirthDate, Today);
+
+    /// <summary>Skin tests that were put on, newest first, and whether each was found clear.</summary>
+    public IEnumerable<(SafetyEvent On, bool Clear)> SkinTests => Safety.Events.Where(e => e.Kind == SafetyKind.SkinOn).OrderByDescending(e => e.At).Select(on => (on, Safety.Events.Any(e => e.Kind == SafetyKind.SkinClear && e.Of == on.Id)));
 
     /// <summary>Since when skin tests count, because something new was answered then; null where nothing ever was.</summary>
-    public DateTime? TestsCountFrom => Answers.FirstOrDefault(a => a.AsksAgain)?.AnsweredAt;
+    public DateTime? TestsCountFrom => Safety.TestsCountFrom;
 
     /// <summary>Length of her hair as last read, cm; null where it was not.</summary>
     public double? LengthCm => LengthOf(Reading);
@@ -53,10 +64,8 @@ public sealed record ClientRecord(
            select new Reported(p, prescribed, o),
     ];
 
-    /// <summary>Whether any test of any kit reacted, or she ever answered so, or a kit was ever stopped for it: for good, whatever is said later (SA1).</summary>
-    public bool Reacted { get; } = Tests.Any(t => t.Result == "reacted")
-        || Answers.Select(a => ConsultationReader.Kept(a.Document)).Any(a => a.Reactions || a.BlackHenna)
-        || Prescriptions.Where(p => p.Decision == "stop").Any(p => Json.ReadPrescription(p.Document).Because.Any(b => b is { Rule: "SA1", About: "stop" }));
+    /// <summary>Whether an allergy is on record: for good, whatever is said later, unless it was corrected (SA1).</summary>
+    public bool Reacted => Safety.Allergy is not null;
 }
 
 /// <summary>A kit that was applied and reported.</summary>
@@ -67,6 +76,6 @@ public sealed record Reported(SignedPrescription Signed, Prescription Prescribed
 {
     private Reading? head;
 
-    /// <summary>The head it was prescribed for; null where its document can no longer be read.</summary>
-    public Reading? Head(Shelf shelf) => head ??= CaseReader.Read(Signed.CaseDocument, shelf).Case?.Reading;
+    /// <summary>The head it was prescribed for.</summary>
+    public Reading Head => head ??= CaseReader.Kept(Signed.CaseDocument).Reading;
 }

@@ -1,4 +1,6 @@
 using System.Text.Json.Nodes;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
 
 namespace Kitto.Web.Cases;
 
@@ -14,7 +16,14 @@ public sealed class FormValues
     private static readonly HashSet<string> Numbers =
         ["chemicalServiceDaysAgo", "naturalLevel", "lengthCm", "level", "lengthMm", "regrowthMm", "greyPercent"];
 
-    private static readonly string[] Places = ["client.", "hair.", "zones.", "goal.", "hands.", "line", "plan.wantBy", "painting."];
+    /// <summary>The paths a sitting has; what a form holds beside them is none of its facts.</summary>
+    private static readonly HashSet<string> Paths =
+    [
+        .. "reactions blackHenna pregnant scalp conditions newMedicine chemicalServiceDaysAgo".Split(' ').Select(f => "client." + f),
+        .. "texture density porosity naturalLevel lengthCm lengths.level lengths.tone lengths.history lengths.highlighted lengths.metalTest band.lengthMm band.level band.tone".Split(' ').Select(f => "hair." + f),
+        .. Enum.GetValues<Zone>().SelectMany(z => "regrowthMm greyPercent resistant texture include".Split(' ').Select(f => $"zones.{Json.Name(z)}.{f}")),
+        .. "service level tone lengthsCondition".Split(' ').Select(f => "goal." + f), "hands.who", "hands.practised", "line", "plan.wantBy", "painting.order", "painting.sequence",
+    ];
 
     private readonly Dictionary<string, string> values = new(StringComparer.Ordinal);
 
@@ -30,13 +39,13 @@ public sealed class FormValues
     public static FormValues From(IFormCollection form)
     {
         var found = new FormValues();
-        foreach (var (path, text) in form.Where(f => Places.Any(p => f.Key.StartsWith(p, StringComparison.Ordinal))))
+        foreach (var (path, text) in form.Where(f => Paths.Contains(f.Key)))
         {
             found[path] = text.Count > 1 ? string.Join(", ", text.ToArray()) : text.ToString();
         }
 
         // A box that stands for "no" when it is not ticked says so with a companion field (zones that are left out).
-        foreach (string path in form.Keys.Where(k => k.StartsWith("off.", StringComparison.Ordinal)).Select(k => k[4..]).Where(p => !form.ContainsKey(p)))
+        foreach (string path in form.Keys.Where(k => k.StartsWith("off.", StringComparison.Ordinal)).Select(k => k[4..]).Where(p => Paths.Contains(p) && !form.ContainsKey(p)))
         {
             found[path] = "false";
         }
@@ -106,10 +115,10 @@ public sealed class FormValues
                 case JsonObject inner:
                     Flatten(inner, at);
                     break;
-                case JsonArray list:
+                case JsonArray list when Paths.Contains(at):
                     values[at] = string.Join(", ", list.Select(x => x?.ToString()));
                     break;
-                case { } value when at != "kitto":
+                case JsonValue value when Paths.Contains(at):
                     values[at] = value.ToString();
                     break;
             }

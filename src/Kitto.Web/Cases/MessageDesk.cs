@@ -5,8 +5,10 @@ using MimeKit;
 namespace Kitto.Web.Cases;
 
 /// <summary>Makes what is due to be said, and sends it: each once, and nothing is lost by a crash in between.</summary>
-public sealed class MessageDesk(Messages messages, Kits kits, Clients clients, TestDesk tests, Studios studios, IPost post, TimeProvider clock)
+public sealed class MessageDesk(Messages messages, Kits kits, Clients clients, GateDesk gate, Studios studios, PostSettings settings, TimeProvider clock)
 {
+    private readonly IPost post = settings.Post;
+
     /// <summary>Something begun this long ago and not marked as sent has met a crash.</summary>
     public static readonly TimeSpan Crashed = TimeSpan.FromMinutes(10);
 
@@ -22,11 +24,18 @@ public sealed class MessageDesk(Messages messages, Kits kits, Clients clients, T
         }
 
         var now = clock.GetUtcNow().UtcDateTime;
-        var stand = await tests.OfOpenKits();
+        var verdict = await gate.OfOpenKits();
         var due = new List<(string Key, Kit Kit, SaidKind Kind)>();
         foreach (var kit in (await kits.Open()).Where(k => k.State == "posted"))
         {
-            due.AddRange(Said.Due(kit.Days, kit.Step, Far(stand(kit)), studio.Today(now)).Select(kind => ($"kit:{kit.Id:N}:{Words.Name(kind)}", kit, kind)));
+            // Of a kit that a stop holds nothing is said but by a person.
+            var stand = verdict(kit);
+            if (!stand.MayGoOn)
+            {
+                continue;
+            }
+
+            due.AddRange(Said.Due(kit.Days, kit.Step, stand.Tests.Far, studio.Today(now)).Select(kind => ($"kit:{kit.Id:N}:{Words.Name(kind)}", kit, kind)));
         }
 
         var there = await messages.There([.. due.Select(d => d.Key)]);
@@ -75,19 +84,10 @@ public sealed class MessageDesk(Messages messages, Kits kits, Clients clients, T
     {
         string studio = (await studios.Get())!.Name;
         var mail = new MimeMessage { Subject = message.Subject, MessageId = $"{message.Id:N}@kitto.invalid", Date = new DateTimeOffset(DateTime.SpecifyKind(message.MadeAt, DateTimeKind.Utc)), Body = new TextPart("plain") { Text = message.Body } };
-        mail.From.Add(new MailboxAddress(studio, Environment.GetEnvironmentVariable("KITTO_MAIL_FROM") ?? "studio@kitto.invalid"));
+        mail.From.Add(new MailboxAddress(studio, settings.From));
         mail.To.Add(new MailboxAddress(message.ClientName ?? "", message.Recipient!));
         return mail;
     }
-
-    private static TestsStand Far(TestStand stand) => stand switch
-    {
-        { Unlocked: true } => TestsStand.Clear,
-        { SkinClear: true } => TestsStand.StrandToCome,
-        _ when stand.Skin.Any(s => s.Stage is SkinStage.NotYet or SkinStage.Expired) => TestsStand.None,
-        _ when stand.Skin.Any(s => s.Stage == SkinStage.ToReport) => TestsStand.ToReport,
-        _ => TestsStand.Watching,
-    };
 }
 
 /// <summary>Looks every minute for what is due to be said.</summary>
@@ -105,9 +105,10 @@ public sealed class MessageRounds(MessageDesk desk, ILogger<MessageRounds> log) 
                 await desk.Make();
                 await desk.Send(stoppingToken);
             }
-            catch (Npgsql.NpgsqlException away)
+            catch (Exception wrong) when (wrong is not OperationCanceledException)
             {
-                log.LogWarning(away, "The database was away; messages are looked for again in a minute.");
+                // Whatever is wrong with the post or the database, the pages go on without it.
+                log.LogWarning(wrong, "Messages could not be looked for; they are again in a minute.");
             }
         }
         while (await timer.WaitForNextTickAsync(stoppingToken));

@@ -11,11 +11,40 @@ public static class Photo
     /// <summary>Longest side that is kept, pixels.</summary>
     public const int LongestSide = 1600;
 
-    /// <summary>Most pixels of a picture that is read at all.</summary>
-    public const long MostPixels = 60_000_000;
+    /// <summary>Most pixels of a picture that is read at all; its header says how many before anything is unpacked.</summary>
+    public const long MostPixels = 50_000_000;
+
+    /// <summary>Most pixels that are unpacked: a picture that cannot be unpacked at a smaller size must have no more.</summary>
+    public const long MostUnpacked = 24_000_000;
+
+    /// <summary>Pictures that are unpacked at the same time; the others wait for their turn.</summary>
+    public const int AtOnce = 2;
+
+    private static readonly SemaphoreSlim Turn = new(AtOnce);
 
     /// <summary>What is taken, in words.</summary>
-    public const string Range = "a JPEG, PNG or WebP picture of at most 12 MB";
+    public const string Range = "a JPEG, PNG or WebP picture of at most 12 MB and 50 megapixels (24 where it is no JPEG)";
+
+    /// <summary>The picture that was sent as a small JPEG; null where it is not one that can be read. Few are unpacked at once, so that many at a time need no more memory than few.</summary>
+    public static async Task<byte[]?> Take(IFormFile file, CancellationToken gone = default)
+    {
+        if (file.Length is 0 or > MostBytes)
+        {
+            return null;
+        }
+
+        await Turn.WaitAsync(gone);
+        try
+        {
+            using var bytes = new MemoryStream((int)file.Length);
+            await file.CopyToAsync(bytes, gone);
+            return Take(bytes.ToArray());
+        }
+        finally
+        {
+            Turn.Release();
+        }
+    }
 
     /// <summary>The picture as a small JPEG; null where it is not one that can be read.</summary>
     public static byte[]? Take(byte[] file)
@@ -25,14 +54,30 @@ public static class Photo
             return null;
         }
 
-        using var data = SKData.CreateCopy(file);
+        // Nothing is copied: the bytes stay where they are while the picture is read.
+        using var pinned = new MemoryStream(file, writable: false);
+        using var data = SKData.Create(pinned);
         using var codec = SKCodec.Create(data);
         if (codec is null || (long)codec.Info.Width * codec.Info.Height > MostPixels)
         {
             return null;
         }
 
-        using var read = SKBitmap.Decode(codec);
+        // A JPEG is unpacked at the smallest size that is still as long as what is kept.
+        float wanted = Math.Clamp((float)LongestSide / Math.Max(codec.Info.Width, codec.Info.Height), 0.1f, 1);
+        var size = codec.GetScaledDimensions(wanted);
+        while (Math.Max(size.Width, size.Height) < LongestSide && wanted < 1)
+        {
+            wanted = Math.Min(1, wanted * 1.2f);
+            size = codec.GetScaledDimensions(wanted);
+        }
+
+        if ((long)size.Width * size.Height > MostUnpacked)
+        {
+            return null;
+        }
+
+        using var read = SKBitmap.Decode(codec, new SKImageInfo(size.Width, size.Height));
         if (read is null)
         {
             return null;

@@ -40,7 +40,6 @@ public static class Told
         Flag("blackHenna", told.BlackHenna);
         Flag("pregnant", told.Pregnant);
         Flag("newMedicine", told.NewMedicine && !testedSince);
-        client["ageYears"] = Math.Min(record.Client.AgeOn(record.Today), told.AgeOn(record.Today));
         string read = client["scalp"]?.ToString() ?? "sound";
         string said = Json.Name(told.Scalp);
         if (Array.IndexOf(Scalps, read) is >= 0 and var here && Array.IndexOf(Scalps, said) > here)

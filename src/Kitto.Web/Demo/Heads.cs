@@ -2,12 +2,13 @@ using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Kitto.Web.Cases;
 
 namespace Kitto.Web.Demo;
 
 /// <summary>The demo's clients: one for every service, a stop, a salon case, held and overdue kits, reports. Dates run from today.</summary>
-internal sealed class Heads(Clients clients, Kits kits, Reports reports, Database db, CaseBuilder cases, Answers answers, TimeProvider clock, Guid colourist)
+internal sealed class Heads(Clients clients, Kits kits, Reports reports, Studios studios, CaseBuilder cases, SittingCommands sittings, SafetyCommands safety, TimeProvider clock, Person colourist)
 {
     private readonly DateTime now = clock.GetUtcNow().UtcDateTime;
 
@@ -26,7 +27,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
         var open = await Signed(maren, With(thick, ("hands.practised", "true")), 9, wantIn: 13);
         await Posted(open, 7);
         await Skin(open, 4.2, "clear");
-        await Strand(open, 1.5, "right");
+        await Strand(open, 1.5);
 
         await Signed(await Add("Ilse Brannigan", 39, brannoc, ""), Head("rootAndRefresh", 6, 20, 15, ("hair.lengths.level", "7"), ("goal.level", "6"), ("hair.lengths.history", "demi"), ("hands.who", "helper")), 0, wantIn: 20);
 
@@ -52,7 +53,6 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
         var tamsin = await Signed(await Add("Tamsin Wray", 41, hesk, ""), Head("rootTouchUp", 7, 15, 35, ("goal.level", "7")), 7, wantIn: 12);
         await Posted(tamsin, 5);
         await Skin(tamsin, 2.6, "reacted");
-        await kits.StopAll(tamsin.ClientId, "SA1: the skin test reacted", now.AddHours(-5));
 
         await Signed(await Add("Colette Imber", 66, sarn, "Used a comb-in darkener for years."), Head("rootTouchUp", 5, 18, 70, ("hair.lengths.history", "metallic")), 10);
         await Signed(await Add("Yvaine Porter", 15, town, ""), Head("gloss", 6, 10, 0, ("hair.lengths.level", "6")), 12);
@@ -60,12 +60,12 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
         var wilma = await Signed(await Add("Wilma Strand", 53, brannoc, ""), Head("rootTouchUp", 6, 17, 40, ("goal.level", "6")), 24, wantIn: -3);
         await Posted(wilma, 20);
         await Skin(wilma, 16, "clear");
-        await Strand(wilma, 13, "right");
+        await Strand(wilma, 13);
 
         var edda = await Signed(await Add("Edda Fenwick", 50, hesk, "Coarse and thick; does one half a day."), Head("rootTouchUp", 3, 20, 55, ("hair.density", "high"), ("hair.texture", "coarse"), ("hair.lengths.level", "3"), ("goal.level", "3")), 21, wantIn: 3);
         await Posted(edda, 19);
         await Skin(edda, 16.5, "clear");
-        await Strand(edda, 13, "right");
+        await Strand(edda, 13);
 
         var lotte = await Add("Lotte Marsh", 45, sarn, "The back is done far less often than the front.");
         await Keep(lotte, Head("rootTouchUp", 6, 12, 25, ("hair.texture", "fine"), ("hair.lengths.level", "6"), ("goal.level", "6"), ("zones.leftBack.regrowthMm", "38"), ("zones.rightBack.regrowthMm", "40"), ("zones.nape.regrowthMm", "35")), 1);
@@ -113,42 +113,38 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
     {
         var record = (await cases.Load(client))!;
         var told = change(record.Told ?? new Consultation(record.Client.BirthDate, false, false, false, Scalp.Sound, [], false, [], ""));
-        await answers.Add(client, record.Answers.Count == 0 ? 0 : record.Answers[0].Id, ConsultationReader.Write(told), told.AsksForNewSkinTest, now.AddDays(-daysAgo), by);
+        await sittings.Answer(client, AnswerDesk.Kept(record, record.Answers.Count == 0 ? 0 : record.Answers[0].Id, told), now.AddDays(-daysAgo), by, by is null ? Speaker.Client : colourist.DisplayName);
     }
 
-    private async Task<StoredReading> Keep(Guid client, (string Path, string Value)[] head, double daysAgo)
+    /// <summary>Reads a head, and asks before it what is asked.</summary>
+    private async Task<KeptReading> Read(Guid client, (string Path, string Value)[] head, double daysAgo)
     {
-        var record = (await cases.Load(client))!;
         var put = Enum.TryParse(head.LastOrDefault(h => h.Path == "hair.lengths.history").Value, true, out Treatment what) ? what : Treatment.Permanent;
-        await Tell(client, daysAgo + .1, colourist, t => t with { PutOn = t.PutOn.Count > 0 ? t.PutOn : [Put(DateOnly.FromDateTime(now).AddMonths(-3), put)] });
-        return await clients.AddReading(client, record.Reading?.Version ?? 0, Values(head).ToJson().ToJsonString(Json.Options), colourist, now.AddDays(-daysAgo));
+        await Tell(client, daysAgo + .1, colourist.Id, t => t with { PutOn = t.PutOn.Count > 0 ? t.PutOn : [Put(DateOnly.FromDateTime(now).AddMonths(-3), put)] });
+        var record = (await cases.Load(client))!;
+        return new KeptReading(client, record.Reading?.Version ?? 0, Values(head).ToJson().ToJsonString(Json.Options), colourist.Id, colourist.DisplayName, now.AddDays(-daysAgo), null, []);
     }
+
+    private async Task Keep(Guid client, (string Path, string Value)[] head, double daysAgo) => await sittings.Keep(await Read(client, head, daysAgo));
 
     /// <summary>Reads and signs as if on that day, by the same way as the page does.</summary>
     private async Task<Kit> Signed(Guid client, (string, string)[] head, double daysAgo, int? wantIn = null)
     {
-        var at = now.AddDays(-daysAgo);
-        var values = Values(head);
-        if (wantIn is { } days)
-        {
-            values["plan.wantBy"] = DateOnly.FromDateTime(now).AddDays(days).ToString("yyyy-MM-dd");
-        }
-
-        var reading = await Keep(client, [.. head, ("plan.wantBy", values["plan.wantBy"])], daysAgo);
-        var record = (await cases.Load(client))!;
-        record = record with { Now = at };
+        var values = Values(wantIn is { } days ? With(head, ("plan.wantBy", DateOnly.FromDateTime(now).AddDays(days).ToString("yyyy-MM-dd"))) : head);
+        var reading = (await Read(client, head, daysAgo)) with { Document = values.ToJson().ToJsonString(Json.Options) };
+        var record = (await cases.Load(client))! with { Now = reading.At };
         var (found, p, errors, document) = cases.Prescribe(values, record);
         if (found is null || p is null)
         {
             throw new InvalidOperationException($"Demo head of {record.Client.Name}: {string.Join("; ", errors.Select(e => $"{e.Path} {e.Says}"))}");
         }
 
-        var (_, kit) = await cases.Sign(reading, found, p, document, colourist, at);
-        return kit is { } id ? (await kits.Get(id))! : new Kit(Guid.Empty, Guid.Empty, client, record.Client.Name, 0, "", false, 14, p.Decision.ToString(), null, null, null, null, null, null, null, null, null, null, null, null, 1);
+        await sittings.Sign(reading with { Stops = [.. p.Because.Where(b => b.About == "stop")] }, cases.Freeze(record, found, p, document, colourist.DisplayName), null);
+        return (await kits.Newest(client))!;
     }
 
     private async Task Move(Kit kit, string to, double daysAgo) =>
-        await kits.Move((await kits.Get(kit.Id))!, to == "packed" ? "signed" : "packed", to, now.AddDays(-daysAgo));
+        await safety.Move((await kits.Get(kit.Id))!, to == "packed" ? "signed" : "packed", to, (await studios.Get())!.Today(now.AddDays(-daysAgo)), now.AddDays(-daysAgo));
 
     private async Task Posted(Kit kit, double daysAgo)
     {
@@ -156,28 +152,41 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Databas
         await Move(kit, "posted", daysAgo);
     }
 
+    /// <summary>Puts a test on for every line, and says how it came out.</summary>
     private async Task Skin(Kit kit, double daysAgo, string? result)
     {
-        var prescription = Json.ReadPrescription((await kits.Frozen(kit.PrescriptionId))!.Document);
-        foreach (string line in prescription.Formulas.Select(f => f.Line).Distinct())
+        foreach (string line in kit.Lines.Split(','))
         {
-            await reports.AddTest(new TestReport(Guid.CreateVersion7(), kit.Id, kit.ClientId, "skin", line, now.AddDays(-daysAgo), result is null ? null : now.AddDays(-daysAgo + 2.1), result, null, "", "client"));
+            var (on, at) = (Guid.CreateVersion7(), now.AddDays(-daysAgo));
+            await Say(kit, (record, gate) => KitLife.PutOn(record, gate, line, at, new Speaker(on, at, Speaker.Client)));
+            if (result is not null)
+            {
+                var who = new Speaker(Guid.CreateVersion7(), at.AddDays(2.1), Speaker.Client);
+                await Say(kit, (record, gate) => result == "clear" ? KitLife.SkinClear(record, gate, on, who) : KitLife.React(who, gate.Id, "of a skin test", line, on));
+            }
         }
     }
 
-    private Task Strand(Kit kit, double daysAgo, string result) =>
-        reports.AddTest(new TestReport(Guid.CreateVersion7(), kit.Id, kit.ClientId, "strand", "lantern-cream", now.AddDays(-daysAgo), now.AddDays(-daysAgo), result, 35, "", "client"));
+    private Task Strand(Kit kit, double daysAgo) => Say(kit, (record, gate) => KitLife.Strand(record, gate, StrandResult.Right, 35, new Speaker(Guid.CreateVersion7(), now.AddDays(-daysAgo), Speaker.Client)));
+
+    private async Task Say(Kit kit, Func<SafetyRecord, GateKit, Taken> rule)
+    {
+        if (await safety.Say(kit, rule) is { } refused)
+        {
+            throw new InvalidOperationException($"Demo kit of {kit.ClientName}: {refused.Says}");
+        }
+    }
 
     private async Task Reported(Kit kit, double daysAgo, double left, string coverage, bool ranOut = false, bool seen = true, string note = "")
     {
         await Posted(kit, daysAgo + 5);
         await Skin(kit, daysAgo + 3, "clear");
-        await Strand(kit, daysAgo + 1, "right");
+        await Strand(kit, daysAgo + .8);
         var at = now.AddDays(-daysAgo + 1);
-        await reports.AddOutcome(new OutcomeReport(kit.Id, DateOnly.FromDateTime(now.AddDays(-daysAgo)), coverage, "right", "right", left, ranOut, true, "fine", 27, note, at, null));
+        await safety.Report(kit, new OutcomeReport(kit.Id, DateOnly.FromDateTime(now.AddDays(-daysAgo)), coverage, "right", "right", left, ranOut, true, "fine", 27, note, at, null), null);
         if (seen)
         {
-            await db.Run("update outcome_report set seen_at = @at, seen_by = @colourist where kit_id = @id", new { at, colourist, id = kit.Id });
+            await reports.Seen(kit.Id, colourist.Id, at);
         }
     }
 }

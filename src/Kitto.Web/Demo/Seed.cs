@@ -1,4 +1,5 @@
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Microsoft.AspNetCore.Identity;
 
 namespace Kitto.Web.Demo;
@@ -12,7 +13,7 @@ public static class Seed
     /// <summary>Its password.</summary>
     public const string Password = "mail-boat-days";
 
-    /// <summary>Loads the demo if it is wanted and nobody works here yet.</summary>
+    /// <summary>Loads the demo if it is wanted and nobody works here yet. Cut short, it is thrown away at the next start and begun again: half a demo is worse than none.</summary>
     public static async Task Ensure(IServiceProvider services, bool demo)
     {
         if (!demo || await services.GetRequiredService<People>().Any())
@@ -20,34 +21,24 @@ public static class Seed
             return;
         }
 
-        try
-        {
-            await Fill(services);
-        }
-        catch
-        {
-            // Half a demo is worse than none: the next start begins again.
-            await services.GetRequiredService<Database>().Run("truncate studio, person, destination, client cascade");
-            throw;
-        }
+        var db = services.GetRequiredService<Database>();
+        await db.Run("insert into filling (started_at) values (now())");
+        await Fill(services);
+        await db.Run("delete from filling");
     }
 
     private static async Task Fill(IServiceProvider services)
     {
         using var scope = services.CreateScope();
-        var person = new Person { UserName = UserName, DisplayName = "Tove Marlin" };
-        var made = await scope.ServiceProvider.GetRequiredService<UserManager<Person>>().CreateAsync(person, Password);
-        if (!made.Succeeded)
-        {
-            throw new InvalidOperationException(string.Join(" ", made.Errors.Select(e => e.Description)));
-        }
-
-        var studios = services.GetRequiredService<Studios>();
-        await studios.Create("Slipway Colour Studio", "Europe/London", demo: true);
-        int hesk = await studios.AddDestination("Outer Hesk", [DayOfWeek.Tuesday, DayOfWeek.Friday], 2);
-        int sarn = await studios.AddDestination("Little Sarn", [DayOfWeek.Monday, DayOfWeek.Wednesday, DayOfWeek.Friday], 2);
-        int brannoc = await studios.AddDestination("Brannoc", [DayOfWeek.Thursday], 3);
-        int town = await studios.AddDestination("Port Sorrel, town", [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 1);
-        await ActivatorUtilities.CreateInstance<Heads>(services, person.Id).All(hesk, sarn, brannoc, town);
+        var users = scope.ServiceProvider.GetRequiredService<UserManager<Person>>();
+        var person = new Person { UserName = UserName, NormalName = users.NormalizeName(UserName)!, DisplayName = "Tove Marlin", CreatedAt = scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime };
+        person.PasswordHash = users.PasswordHasher.HashPassword(person, Password);
+        await services.GetRequiredService<FirstAccount>().Make(person, "Slipway Colour Studio", "Europe/London", demo: true,
+        [
+            ("Outer Hesk", [DayOfWeek.Tuesday, DayOfWeek.Friday], 2), ("Little Sarn", [DayOfWeek.Monday, DayOfWeek.Wednesday, DayOfWeek.Friday], 2), ("Brannoc", [DayOfWeek.Thursday], 3),
+            ("Port Sorrel, town", [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 1),
+        ]);
+        var places = (await services.GetRequiredService<Studios>().Destinations()).ToDictionary(d => d.Name, d => d.Id);
+        await ActivatorUtilities.CreateInstance<Heads>(services, person).All(places["Outer Hesk"], places["Little Sarn"], places["Brannoc"], places["Port Sorrel, town"]);
     }
 }

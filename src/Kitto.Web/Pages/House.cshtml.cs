@@ -8,8 +8,11 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>The house's values for the amount.</summary>
-public sealed class HouseModel(Studios studios) : PageModel
+public sealed class HouseModel(Studios studios, PostSettings settings) : PageModel
 {
+    /// <summary>How messages leave, and what is wrong with it.</summary>
+    public PostSettings Settings => settings;
+
     /// <summary>The values as typed.</summary>
     public sealed class Values
     {

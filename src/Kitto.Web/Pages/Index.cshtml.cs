@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Contract;
+using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -10,7 +11,7 @@ namespace Kitto.Web.Pages;
 public sealed record TodayLine(string Name, string Says, string Link, string Act, bool Alarm = false);
 
 /// <summary>Who needs something today.</summary>
-public sealed class IndexModel(Kits kits, Reports reports, TestDesk tests, Answers answers, Messages messages, Studios studios, TimeProvider clock) : PageModel
+public sealed class IndexModel(Kits kits, Reports reports, GateDesk gate, Answers answers, Messages messages, Studios studios, TimeProvider clock) : PageModel
 {
     public Studio Studio { get; private set; } = null!;
 
@@ -29,7 +30,7 @@ public sealed class IndexModel(Kits kits, Reports reports, TestDesk tests, Answe
         var now = clock.GetUtcNow().UtcDateTime;
         Waiting = await messages.Waiting(now - MessageDesk.Crashed);
         var open = await kits.Open();
-        var stands = await tests.OfOpenKits();
+        var verdicts = await gate.OfOpenKits();
         var outcomes = (await reports.OutcomesOfOpenKits()).ToDictionary(o => o.KitId);
         var told = (await answers.Unseen()).Select(a => new TodayLine(a.ClientName, $"answered the questions {When(Studio.Today(a.AnsweredAt))}", $"/clients/{a.ClientId}/answers", "Read them")).ToList();
         var stopped = new List<TodayLine>();
@@ -42,10 +43,11 @@ public sealed class IndexModel(Kits kits, Reports reports, TestDesk tests, Answe
         {
             string link = $"/kits/{kit.Id}";
             TodayLine Line(string says, string act, bool alarm = false) => new(kit.ClientName, says, link, act, alarm);
+            var verdict = verdicts(kit);
             switch (kit.State)
             {
-                case "stopped":
-                    stopped.Add(Line($"kit {kit.Number} is stopped: {kit.StopReason}", "Look, then call her", true));
+                case var state when state == "stopped" || !verdict.MayGoOn:
+                    stopped.Add(Line($"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on her head" : "")}: {verdict.Stops[0].Rule} {verdict.Stops[0].Says}", "Look, then call her", true));
                     break;
                 case "reported" when outcomes.TryGetValue(kit.Id, out var outcome) && outcome.SeenAt is null:
                     reported.Add(Line($"kit {kit.Number}: {Words.Result(outcome)}; {(outcome.RanOut ? "it ran out" : $"{outcome.LeftGrams:0.#} g left")}", "Read the report"));
@@ -57,8 +59,7 @@ public sealed class IndexModel(Kits kits, Reports reports, TestDesk tests, Answe
                     bench.Add(Line(kit.PostOn is { } post ? $"kit {kit.Number} to post {When(post)}" : $"kit {kit.Number} to post", "Post"));
                     break;
                 case "posted":
-                    var stand = stands(kit);
-                    string says = Says(stand);
+                    string says = Says(verdict);
                     if (kit.ColourOn is { } day && day.AddDays(KitDays.ReportDays) < Today)
                     {
                         overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", "Ask her"));
@@ -66,7 +67,7 @@ public sealed class IndexModel(Kits kits, Reports reports, TestDesk tests, Answe
                     else
                     {
                         string on = kit.ColourOn is { } colour ? $", colour day {When(colour)}" : "";
-                        (stand.Unlocked ? ahead : held).Add(Line($"kit {kit.Number}{(stand.Unlocked ? ": " : " is held: ")}{says}{on}", "Look"));
+                        (verdict.ShowsSteps ? ahead : held).Add(Line($"kit {kit.Number}{(verdict.ShowsSteps ? ": " : " is held: ")}{says}{on}", "Look"));
                     }
 
                     break;
@@ -87,22 +88,27 @@ public sealed class IndexModel(Kits kits, Reports reports, TestDesk tests, Answe
         ];
     }
 
-    private string Says(TestStand stand)
+    private string Says(Verdict verdict)
     {
-        if (stand.Unlocked)
+        if (verdict.State == GateState.SeeThrough)
+        {
+            return verdict.OnHead ? "colour is on her head now" : "she has begun";
+        }
+
+        if (verdict.State == GateState.Open)
         {
             return "both tests clear";
         }
 
-        var skin = stand.Skin.FirstOrDefault(s => s.Stage != SkinStage.Clear);
+        var skin = verdict.Tests.Skin.FirstOrDefault(s => s.Stage != SkinStage.Clear);
         return skin?.Stage switch
         {
             SkinStage.NotYet => "no skin test yet",
-            SkinStage.Watching => $"skin test on since {Studio.Local(skin.Test!.AppliedAt):ddd HH:mm}",
+            SkinStage.Watching => $"skin test on since {Studio.Local(skin.On!.At):ddd HH:mm}",
             SkinStage.ToReport => "skin test waits for her word",
             SkinStage.Expired => "her skin test is too old now",
             SkinStage.Reacted => "the skin test reacted",
-            _ => stand.StrandResult is { } strand ? $"strand test came out {Words.Spaced(strand)}" : "skin test clear, strand test to come",
+            _ => verdict.Tests.Strand is { Result: { } strand } ? $"strand test came out {Words.Spaced(Words.Name(strand))}{(verdict.Has(LockKind.Colourist) ? ", waits for you" : "")}" : "skin test clear, strand test to come",
         };
     }
 

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -10,11 +11,21 @@ public sealed class ProblemModel : PageModel
 
     public string Says { get; private set; } = "";
 
+    /// <summary>Whether it happened on a page of a client's: she is told what matters, whatever broke.</summary>
+    public bool Hers { get; private set; }
+
     public void OnGet(int code) => Fill(code);
 
     public void OnPost(int code) => Fill(code);
 
-    private void Fill(int code) => (Title, Says) = code switch
+    private void Fill(int code)
+    {
+        string from = HttpContext.Features.Get<IStatusCodeReExecuteFeature>()?.OriginalPath ?? HttpContext.Features.Get<IExceptionHandlerPathFeature>()?.Path ?? "";
+        Hers = from.StartsWith("/g/", StringComparison.Ordinal) || from.StartsWith("/ask/", StringComparison.Ordinal);
+        (Title, Says) = Words(code);
+    }
+
+    private static (string Title, string Says) Words(int code) => code switch
     {
         404 => ("Not here", "There is nothing at this address. It may have been mistyped."),
         400 => ("Not taken", "The page was open too long or in another browser. Go back, reload it, and send again; what you typed should still be there."),

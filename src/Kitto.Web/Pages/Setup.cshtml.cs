@@ -1,5 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -7,7 +8,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>Makes the studio and its first account; open only while nobody works here.</summary>
-public sealed class SetupModel(People people, Studios studios, UserManager<Person> users, SignInManager<Person> signIn) : PageModel
+public sealed class SetupModel(People people, FirstAccount first, UserManager<Person> users, SignInManager<Person> signIn, TimeProvider clock) : PageModel
 {
     [BindProperty, Required(ErrorMessage = "Name the studio."), StringLength(80, ErrorMessage = "At most 80 characters.")]
     public string? Studio { get; set; }
@@ -43,16 +44,30 @@ public sealed class SetupModel(People people, Studios studios, UserManager<Perso
             return Page();
         }
 
-        var person = new Person { UserName = UserName!, DisplayName = UserName! };
-        var made = await users.CreateAsync(person, Password!);
-        if (!made.Succeeded)
+        var person = new Person { UserName = UserName!, NormalName = users.NormalizeName(UserName)!, DisplayName = UserName!, CreatedAt = clock.GetUtcNow().UtcDateTime };
+        foreach (var check in users.PasswordValidators)
         {
-            ModelState.AddModelError(nameof(Password), string.Join(" ", made.Errors.Select(e => e.Description)));
+            foreach (var wrong in (await check.ValidateAsync(users, person, Password)).Errors)
+            {
+                ModelState.AddModelError(nameof(Password), wrong.Description);
+            }
+        }
+
+        if (!ModelState.IsValid)
+        {
             return Page();
         }
 
-        await studios.Create(Studio!.Trim(), TimeZone!, demo: false);
-        await studios.AddDestination(Destination!.Trim(), [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 2);
+        person.PasswordHash = users.PasswordHasher.HashPassword(person, Password!);
+        try
+        {
+            await first.Make(person, Studio!.Trim(), TimeZone!, demo: false, [(Destination!.Trim(), [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 2)]);
+        }
+        catch (ConflictException)
+        {
+            return Redirect("/signin");
+        }
+
         await signIn.SignInAsync(person, isPersistent: false);
         return Redirect("/");
     }

@@ -10,29 +10,30 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>The shelf: lines, shades and what is in stock; the search proposes only what is there.</summary>
-public sealed class ShelfPageModel(ShelfKeeper keeper, Lines lines) : PageModel
+public sealed class ShelfPageModel(ShelfKeeper keeper) : PageModel
 {
     /// <summary>A file may be so long.</summary>
     public const int MostBytes = 500_000;
 
-    public Shelf Shelf => keeper.Now;
+    /// <summary>The shelf as this page read it, with the versions it was read at.</summary>
+    private ShelfRead Read { get; set; } = keeper.Read;
 
-    public IReadOnlyDictionary<string, int> Versions { get; private set; } = new Dictionary<string, int>();
+    public Shelf Shelf => Read.Shelf;
+
+    public IReadOnlyDictionary<string, int> Versions => Read.Versions;
+
+    /// <summary>Lines that are kept and cannot be used, each with what is wrong.</summary>
+    public IReadOnlyList<FieldError> SetAside => Read.SetAside;
 
     public string? Said { get; private set; }
 
     public IReadOnlyList<string> Wrong { get; private set; } = [];
 
-    public async Task OnGet(string? said)
-    {
-        await Load();
-        Said = said;
-    }
+    public void OnGet(string? said) => Said = said;
 
     /// <summary>One line's shades, ticked where they are in stock.</summary>
     public async Task<IActionResult> OnPostStock(string id, int version, string[] have)
     {
-        await Load();
         if (Shelf.Find(id) is not { } line)
         {
             return NotFound();
@@ -44,7 +45,6 @@ public sealed class ShelfPageModel(ShelfKeeper keeper, Lines lines) : PageModel
     /// <summary>A line/1 document or a CSV of shades.</summary>
     public async Task<IActionResult> OnPostImport(IFormFile? file)
     {
-        await Load();
         if (file is null || file.Length == 0 || file.Length > MostBytes)
         {
             Wrong = [file is null || file.Length == 0 ? "Choose a file: a line as JSON, or shades as CSV." : $"The file has {file.Length / 1000} kB. Allowed: up to {MostBytes / 1000} kB."];
@@ -77,8 +77,6 @@ public sealed class ShelfPageModel(ShelfKeeper keeper, Lines lines) : PageModel
     public IActionResult OnGetJson(string id) =>
         Shelf.Find(id) is { } line ? File(Encoding.UTF8.GetBytes(CatalogueReader.Write(line)), "application/json", $"{line.Id}.json") : NotFound();
 
-    private async Task Load() => Versions = (await lines.All()).ToDictionary(l => l.Id, l => l.Version);
-
     private async Task<IActionResult> Save((Line, int)[] changed, string said)
     {
         try
@@ -88,8 +86,8 @@ public sealed class ShelfPageModel(ShelfKeeper keeper, Lines lines) : PageModel
         catch (ConflictException conflict)
         {
             Wrong = [conflict.Message + " Nothing was changed; look again and repeat it."];
-            await keeper.Read();
-            await Load();
+            await keeper.Refresh();
+            Read = keeper.Read;
             return Page();
         }
 

@@ -76,7 +76,7 @@ public sealed class ClockTests
     public void The_chosen_order_is_the_best_of_the_admissible_ones_on_ten_thousand_heads() =>
         Bench.Cases.Sample(c =>
         {
-            var line = Bench.Shelf.For(c.Goal, null, c.House);
+            var line = Bench.Shelf.For(c.Goal, null, c.House)!;
             double level = c.Goal.Level!.Value.Value;
             var chosen = Timing.Choose(c.Reading, c.Reading.Hands, c.Goal.Service, line, level, c.House, []).Schedule.Order;
             double Cost(PaintOrder o) => Brute(o, c, line);

@@ -51,7 +51,7 @@ public sealed class RemedyTests
     public void Every_path_over_every_head_keeps_the_sums_and_a_break_is_never_without_a_word() =>
         Gen.Select(Bench.Cases, Gen.Shuffle(Enum.GetValues<Zone>())).Sample((c, path) =>
         {
-            var line = Bench.Shelf.For(c.Goal, null, c.House);
+            var line = Bench.Shelf.For(c.Goal, null, c.House)!;
             var why = new List<Because>();
             var clock = Timing.Choose(c.Reading, c.Reading.Hands, c.Goal.Service, line, 6, c.House, why, new PaintWish(PaintOrder.Own, path)).Schedule;
             bool over = clock.Zones.Any(z => ContactWindow.Of(z.Zone, c.Reading.Zones[(int)z.Zone], line, c.Goal.Service).Miss(z.ContactMinutes) > 0);

@@ -7,8 +7,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Ask;
 
 /// <summary>The questions as the client answers them, from her link. One link is good for one answer.</summary>
-public sealed class IndexModel(AnswerDesk desk, CaseBuilder cases, Links links, TimeProvider clock) : PageModel
+[IgnoreAntiforgeryToken]
+public sealed class IndexModel(AnswerDesk desk, CaseBuilder cases, GuideDoor door) : PageModel
 {
+    public string Token { get; private set; } = "";
+
+    /// <summary>Whether a reaction can be told through this link, closed or not.</summary>
+    public bool TakesReactions { get; private set; }
+
     public Client? Client { get; private set; }
 
     public string Closed { get; private set; } = "";
@@ -51,8 +57,7 @@ public sealed class IndexModel(AnswerDesk desk, CaseBuilder cases, Links links, 
 
         try
         {
-            Sent = await desk.Keep(open.Record.Client.Id, Form.BegunFrom, told, null);
-            await links.Used(open.Link.Id, clock.GetUtcNow().UtcDateTime);
+            Sent = await desk.Keep(open.Record, Form.BegunFrom, told, null, link: open.Link.Id);
         }
         catch (ConflictException conflict)
         {
@@ -65,6 +70,7 @@ public sealed class IndexModel(AnswerDesk desk, CaseBuilder cases, Links links, 
     private async Task<(Link Link, ClientRecord Record)?> Load(string token)
     {
         Response.Headers.CacheControl = "no-store";
+        (Token, TakesReactions) = (token, await door.Owner(token) is not null);
         (var link, Client, string? closed) = await desk.Open(token);
         Closed = closed ?? "";
         if (link is null || Client is null || await cases.Load(Client.Id) is not { } record)

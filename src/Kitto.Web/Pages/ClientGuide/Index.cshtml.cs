@@ -1,18 +1,25 @@
 using System.Globalization;
 using Kitto.Core;
+using Kitto.Core.Clock;
 using Kitto.Core.Contract;
+using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;
-using Kitto.Core.Shade;
+using Kitto.Core.Safety;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages.ClientGuide;
 
-/// <summary>The client's own page: tests, steps, report. What is locked is not in the page at all.</summary>
-public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs runs, Reports reports, Shelf shelf, TimeProvider clock) : PageModel
+/// <summary>
+/// The client's own page: tests, reading ahead, the run, the report. What is locked is not in the page at all; what is shown is what the gate says.
+/// The address is the key to it, so no cookie is asked for: a page that stood open for days, or without scripts, still takes a reaction.
+/// </summary>
+[IgnoreAntiforgeryToken]
+public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reactions reactions, RunDesk run, TimeProvider clock) : PageModel
 {
     /// <summary>What she may say of a scalp; the last is a reaction.</summary>
     public static readonly IReadOnlyList<(string Name, string Says)> Comforts =
@@ -24,6 +31,12 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs 
 
     public string Closed { get; private set; } = "";
 
+    /// <summary>Whether the link, closed or not, is or was one of ours, so that a reaction can be told through it.</summary>
+    public bool TakesReactions { get; private set; }
+
+    /// <summary>The id of the next thing she says from this page; sent twice it is one.</summary>
+    public Guid NextId { get; } = Guid.CreateVersion7();
+
     /// <summary>What was typed, to be given back.</summary>
     public Dictionary<string, string> Typed { get; } = [];
 
@@ -31,77 +44,73 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs 
 
     public string? Said { get; private set; }
 
-    public DateOnly Today { get; private set; }
+    /// <summary>Whether a reaction was taken down with what was just sent.</summary>
+    public bool Reacted { get; private set; }
 
-    public Shelf Shelf => shelf;
+    public DateOnly Today { get; private set; }
 
     public string Now => Open!.Studio.Local(clock.GetUtcNow().UtcDateTime).ToString("yyyy-MM-ddTHH:mm");
 
-    /// <summary>Which part of the page she is in.</summary>
+    /// <summary>Whether a run was begun long ago and never said to be over.</summary>
+    public bool Forgotten => Open!.Run.Forgotten(clock.GetUtcNow().UtcDateTime);
+
+    /// <summary>Which part of the page she is in: by the gate, and nothing else.</summary>
     public string Part => Open switch
     {
-        { Kit.State: "stopped" } => "stopped",
-        { Kit.State: "closed", Outcome: null } => "over",
+        null => "closed",
+        { Verdict.RinseNow: true } => "rinse",
+        { Verdict.State: GateState.SeeThrough } => "doing",
+        { Verdict.State: GateState.Stopped } => "stopped",
         { Outcome: not null } => "reported",
-        { Tests.Unlocked: true } => "day",
+        { Verdict.State: GateState.Open } => "reading",
+        { } open when open.Verdict.Has(LockKind.Over) => "over",
         _ => "tests",
     };
 
+    /// <summary>Whether the report is asked for: not while colour is on the head.</summary>
+    public bool AsksReport => Open is { MayReport: true, Outcome: null } && Part is "reading" or "tests" or "over" || Typed.ContainsKey("appliedOn");
+
     public async Task<IActionResult> OnGet(string token) => await Load(token) ? Page() : Page410();
 
-    public async Task<IActionResult> OnPostPutOn(string token, string line, string at)
+    /// <summary>She has put a skin test on: the moment from her phone with its offset, else as typed on the studio's clock.</summary>
+    public async Task<IActionResult> OnPostPutOn(string token, string? line, string? at, string? moment)
     {
         if (!await Load(token))
         {
             return Page410();
         }
 
-        var now = clock.GetUtcNow().UtcDateTime;
-        var stand = Open!.Tests.Skin.FirstOrDefault(s => s.Line == line);
-        if (stand is null || Part != "tests" || stand.Stage is not (SkinStage.NotYet or SkinStage.Expired))
-        {
-            return Again(null, "This test has been started already.");
-        }
-
-        Typed["at"] = at;
-        if (!DateTime.TryParseExact(at, "yyyy-MM-ddTHH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out var local))
+        Typed["at"] = at ?? "";
+        if (Instant(moment, at) is not { } utc)
         {
             return Again("at", "Give the day and the time you put it on.");
         }
 
-        var utc = Open.Studio.Utc(local);
-        if (Open.Kit.PackedAt is not { } made)
-        {
-            return Again("at", "Your kit is not packed yet, and the test uses its own sachet. Wait until it is with you.");
-        }
-
-        // The field holds whole minutes, so the minute of packing counts as after it.
-        if (utc > now.AddMinutes(2) || utc < made.AddMinutes(-1))
-        {
-            return Again("at", utc > now ? "This is in the future." : $"The kit was only packed on {Open.Studio.Local(made):d MMM, HH:mm}; the test uses its own sachet.");
-        }
-
-        return await Try(() => desk.PutOn(Open.Kit.Id, line, utc > now ? now : utc, "client"));
+        return await Take(await commands.Say(Open!.Kit, (record, kit) => KitLife.PutOn(record, kit, line ?? "", utc, Who())));
     }
 
-    public async Task<IActionResult> OnPostSkin(string token, string line, string result, IFormFile? photo)
+    /// <summary>How a skin test is. A reaction is taken at once, whatever came with it and whatever stands of the test.</summary>
+    public async Task<IActionResult> OnPostSkin(string token, Guid? test, string? result, IFormFile? photo)
     {
+        if (result == "reacted")
+        {
+            return await OnPostBurns(token);
+        }
+
         if (!await Load(token))
         {
             return Page410();
         }
 
-        // A reaction is taken at once, whatever came with it.
         var picture = await Picture(photo);
-        if (Wrong.ContainsKey("photo") && result != "reacted")
+        if (Wrong.ContainsKey("photo"))
         {
             return Page();
         }
 
-        var test = Open!.Tests.Skin.FirstOrDefault(s => s.Line == line)?.Test;
-        return test is { Result: null } && test.KitId == Open.Kit.Id && result is "clear" or "reacted"
-            ? await Try(() => desk.ReportSkin(Open.Kit, test!, result == "clear", "", picture))
-            : Again(null, "This test has been reported already.");
+        var on = test ?? Open!.Tests.Skin.Select(s => s.On?.Id).FirstOrDefault();
+        return result != "clear" ? Again(null, "Say how the place is.")
+            : await Take(await commands.Say(Open!.Kit, (record, kit) => KitLife.SkinClear(record, kit, on ?? Guid.Empty, Who()), picture is null || on is null ? null : (on.Value, picture, clock.GetUtcNow().UtcDateTime)));
     }
 
     public async Task<IActionResult> OnPostStrand(string token, string? result, string? minutes, IFormFile? photo)
@@ -112,92 +121,128 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs 
         }
 
         (Typed["result"], Typed["minutes"]) = (result ?? "", minutes ?? "");
-        if (Part != "tests" || !Open!.Tests.SkinClear)
-        {
-            return Again(null, "The skin test comes first.");
-        }
-
-        if (result is not ("right" or "tooLight" or "tooDark" or "tooWarm" or "tooCool" or "greyShows" or "damaged"))
+        if (!Enum.TryParse(result, true, out StrandResult came) || int.TryParse(result, out _))
         {
             return Again("result", "Say how the strand came out.");
         }
 
-        if (!TryNumber(minutes, 1, 120, out double? took))
-        {
-            return Again("minutes", "1 to 120 minutes, or leave it empty.");
-        }
-
+        bool number = TryNumber(minutes, 1, 120, out double? took);
         var picture = await Picture(photo);
-        if (Wrong.ContainsKey("photo") && result != "damaged")
+        // What is not right is taken whatever is wrong with the rest.
+        if (came == StrandResult.Right && (!number || Wrong.ContainsKey("photo")))
         {
-            return Page();
+            return number ? Page() : Again("minutes", "1 to 120 minutes, or leave it empty.");
         }
 
-        return await Try(() => desk.ReportStrand(Open.Kit, Open.Prescription.Formulas[0].Line, result, took, "", "client", picture));
+        var who = Who();
+        return await Take(await commands.Say(Open!.Kit, (record, kit) => KitLife.Strand(record, kit, came, number ? took : null, who), picture is null ? null : (who.Id, picture, who.Now)));
     }
+
+    /// <summary>She starts now: gloves on, nothing mixed. Reading has told nothing; from here on steps count.</summary>
+    public async Task<IActionResult> OnPostStart(string token) => await Tell(token, RunWord.Start);
+
+    /// <summary>It is over: all is rinsed off, or nothing was put on.</summary>
+    public async Task<IActionResult> OnPostEnd(string token) => await Tell(token, RunWord.End);
 
     /// <summary>Where the run stands: for a reload, another device, or the next moment.</summary>
     public async Task<IActionResult> OnGetRun(string token) =>
-        await Load(token) && Part == "day" ? new JsonResult(await run.Stand(Open!)) : Page410();
+        await Load(token) ? new JsonResult(run.Stand(Open!, Part)) : Page410();
 
-    /// <summary>Steps as they were done, however late they come; what is locked takes none.</summary>
+    /// <summary>Words of the run as they were done, however late they come.</summary>
     public async Task<IActionResult> OnPostRun(string token, string? steps)
-    {
-        if (!await Load(token) || Part != "day")
-        {
-            return Page410();
-        }
-
-        await runs.Add(Open!.Kit.Id, run.Read(steps ?? "", Open.Guide.Steps.Count + 1, Open.Signed.SignedAt), clock.GetUtcNow().UtcDateTime);
-        return new JsonResult(await run.Stand(Open));
-    }
-
-    /// <summary>The one button on every screen.</summary>
-    public async Task<IActionResult> OnPostBurns(string token)
     {
         if (!await Load(token))
         {
             return Page410();
         }
 
-        return await Try(() => desk.Burns(Open!.Kit, Open.Prescription.Formulas[0].Line, "client"));
+        if (await run.Tell(Open!, RunDesk.Read(steps ?? "", Open!.Guide.Steps.Count + 1)) > 0)
+        {
+            await Load(token);
+        }
+
+        return new JsonResult(run.Stand(Open!, Part));
+    }
+
+    /// <summary>The one button on every page of hers: taken through any link that ever was hers, in any state of the kit, with or without scripts.</summary>
+    public async Task<IActionResult> OnPostBurns(string token)
+    {
+        bool taken = await reactions.Take(token, Request.HasFormContentType ? Request.Form : FormCollection.Empty, Request.HasFormContentType && Request.Form["result"] == "reacted" ? "of a skin test" : "with the stop button");
+        if (await Load(token))
+        {
+            return Redirect($"/g/{token}");
+        }
+
+        // A link that is closed shows what to do all the same, and that it was told.
+        Reacted = taken;
+        return Page410();
     }
 
     public async Task<IActionResult> OnPostReport(string token)
     {
+        bool reacted = Request.HasFormContentType && Request.Form["comfort"] == "reacted";
+        if (!await Load(token))
+        {
+            Reacted = reacted && await reactions.Take(token, Request.Form, "with the report of a kit");
+            return Page410();
+        }
+
+        foreach (var (name, value) in Request.HasFormContentType ? Request.Form : FormCollection.Empty)
+        {
+            Typed[name] = value.ToString();
+        }
+
+        var report = Open!.MayReport && Open.Outcome is null ? ReadReport() : null;
+        var felt = reacted ? KitLife.React(Who(), Open.Kit.Id, $"with the report of a kit{(Typed.GetValueOrDefault("note", "").Trim() is { Length: > 0 } note ? ": " + note : "")}") : null;
+        string? refused = report is not null || felt is not null ? await commands.Report(Open.Kit, report, felt) : null;
+        if (report is not null && refused is null)
+        {
+            return Redirect($"/g/{Token}");
+        }
+
+        Reacted = felt is not null;
+        if (Reacted)
+        {
+            await Load(token);
+        }
+
+        return Open.Outcome is { } earlier ? Again(null, $"This kit was reported on {Open.Studio.Local(earlier.ReportedAt):d MMM, HH:mm}. Your colourist has that report; call if it was wrong.")
+            : refused is not null ? Again(null, refused)
+            : !Open.MayReport ? Again(null, "A report is taken once both tests are clear.")
+            : Page();
+    }
+
+    private async Task<IActionResult> Tell(string token, RunWord word)
+    {
         if (!await Load(token))
         {
             return Page410();
         }
 
-        foreach (var (name, value) in Request.Form)
+        var who = Who();
+        int taken = await run.Tell(Open!, [new RunLine(who.Id, word, 0, who.Now)]);
+        return taken > 0 || Part == "doing" ? Redirect($"/g/{Token}") : Again(null, word == RunWord.Start ? "This kit is not open now. What stands below says why." : "Nothing is running.");
+    }
+
+    /// <summary>The moment her phone says, with its offset; else what was typed, on the studio's clock.</summary>
+    private DateTime? Instant(string? moment, string? typed) =>
+        DateTimeOffset.TryParseExact(moment, ["yyyy-MM-ddTHH:mm:sszzz", "yyyy-MM-ddTHH:mmzzz"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var instant) ? instant.UtcDateTime
+        : DateTime.TryParseExact(typed, "yyyy-MM-ddTHH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out var local) && local.Year is > 2000 and < 2200 ? Open!.Studio.Utc(local)
+        : null;
+
+    private Speaker Who() => Reactions.Who(Request.HasFormContentType ? Request.Form : FormCollection.Empty, clock.GetUtcNow().UtcDateTime);
+
+    private async Task<IActionResult> Take(Refusal? refused)
+    {
+        if (refused is null)
         {
-            Typed[name] = value.ToString();
+            return Redirect($"/g/{Token}");
         }
 
-        if (Open!.Outcome is { } earlier)
-        {
-            return Again(null, $"This kit was reported on {Open.Studio.Local(earlier.ReportedAt):d MMM, HH:mm}. Your colourist has that report; call if it was wrong.");
-        }
-
-        if (!Open.Tests.WasClear || Open.Kit.State is "stopped" or "closed")
-        {
-            return Again(null, "A report is taken once both tests are clear.");
-        }
-
-        if (ReadReport() is not { } report)
-        {
-            return Page();
-        }
-
-        return await Try(async () =>
-        {
-            await reports.AddOutcome(report);
-            if (report.Comfort == "reacted")
-            {
-                await desk.Burns(Open.Kit, Open.Prescription.Formulas[0].Line, "client");
-            }
-        });
+        string Local(DateTime at) => Open!.Studio.Local(at).ToString("ddd d MMM, HH:mm");
+        string range = (refused.From, refused.To) switch { ({ } from, { } to) => $" Allowed: {Local(from)} to {Local(to)}.", ({ } from, null) => $" From {Local(from)} on.", _ => "" };
+        await Load(Token);
+        return Again(refused.Field.Length > 0 ? refused.Field : null, refused.Says + range);
     }
 
     private OutcomeReport? ReadReport()
@@ -248,7 +293,7 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs 
         {
             Wrong["appliedOn"] = "Give the day you coloured.";
         }
-        else if (day > Today || day < DateOnly.FromDateTime(Open.Studio.Local(Open.Signed.SignedAt)))
+        else if (day > Today || day < Open.Studio.Today(Open.Signed.SignedAt))
         {
             Wrong["appliedOn"] = day > Today ? "This day is in the future." : "That was before this kit was made.";
         }
@@ -270,14 +315,7 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs 
             return null;
         }
 
-        byte[]? taken = null;
-        if (photo.Length <= Photo.MostBytes)
-        {
-            using var file = new MemoryStream();
-            await photo.CopyToAsync(file);
-            taken = Photo.Take(file.ToArray());
-        }
-
+        byte[]? taken = await Photo.Take(photo, HttpContext.RequestAborted);
         if (taken is null)
         {
             Wrong["photo"] = $"This picture cannot be read. It must be {Photo.Range}; or send your report without one.";
@@ -290,19 +328,6 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs 
     {
         number = TypedNumber.Read(text, min, max);
         return number is not null || string.IsNullOrWhiteSpace(text);
-    }
-
-    private async Task<IActionResult> Try(Func<Task> act)
-    {
-        try
-        {
-            await act();
-            return Redirect($"/g/{Token}");
-        }
-        catch (ConflictException conflict)
-        {
-            return Again(null, conflict.Message);
-        }
     }
 
     private PageResult Again(string? field, string says)
@@ -325,6 +350,7 @@ public sealed class IndexModel(GuideDoor door, TestDesk desk, RunDesk run, Runs 
         Response.Headers.CacheControl = "no-store";
         (Open, string? closed) = await door.Open(token);
         Closed = closed ?? "";
+        TakesReactions = Open is not null || await door.Owner(token) is not null;
         Today = Open?.Studio.Today(clock.GetUtcNow()) ?? default;
         return Open is not null;
     }

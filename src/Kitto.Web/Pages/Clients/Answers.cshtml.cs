@@ -70,7 +70,7 @@ public sealed class AnswersModel(CaseBuilder cases, Answers answers, AnswerDesk 
 
         try
         {
-            await desk.Keep(id, Form.BegunFrom, told, User.Id());
+            await desk.Keep(Record, Form.BegunFrom, told, User.Id(), User.Name());
             return RedirectToPage(new { id });
         }
         catch (ConflictException conflict)

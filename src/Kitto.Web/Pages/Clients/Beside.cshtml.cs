@@ -1,7 +1,6 @@
 using Kitto.Core;
 using Kitto.Core.Beside;
 using Kitto.Core.Contract;
-using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Kitto.Web.Identity;
@@ -11,7 +10,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>Two versions of a client's prescription beside each other: two signed ones, or a signed one and the sitting as it stands.</summary>
-public sealed class BesideModel(CaseBuilder cases, Drafts drafts, Shelf shelf) : PageModel
+public sealed class BesideModel(CaseBuilder cases, Drafts drafts) : PageModel
 {
     /// <summary>What stands for the sitting.</summary>
     public const string Sitting = "sitting";
@@ -85,7 +84,7 @@ public sealed class BesideModel(CaseBuilder cases, Drafts drafts, Shelf shelf) :
         }
 
         return Record.Prescriptions.FirstOrDefault(p => p.Id.ToString() == id) is { } signed
-            ? new Version(id, $"signed by {signed.SignedBy}, {Record.Studio.Local(signed.SignedAt):d MMM yyyy HH:mm}", CaseReader.Read(signed.CaseDocument, shelf).Case, Json.ReadPrescription(signed.Document))
+            ? new Version(id, $"signed by {signed.SignedBy}, {Record.Studio.Local(signed.SignedAt):d MMM yyyy HH:mm}", CaseReader.Kept(signed.CaseDocument), Json.ReadPrescription(signed.Document))
             : null;
     }
 }

@@ -2,7 +2,9 @@ using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Quantity;
 using Kitto.Core.Rules;
+using Kitto.Core.Safety;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Kitto.Web.Cases;
 using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
@@ -11,7 +13,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>One client: where she stands, and every kit beside its report.</summary>
-public sealed class DetailModel(CaseBuilder cases, Ways ways, TimeProvider clock) : PageModel
+public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands commands, TimeProvider clock) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -61,6 +63,34 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, TimeProvider clock
         await ways.Decide(id, back ?? parts[0], back is null ? parts[1] : null, back is null ? Reason : "given back to the house",
             User.Id(), clock.GetUtcNow().UtcDateTime);
         return RedirectToPage(new { id });
+    }
+
+    /// <summary>What was said that stops, newest first, and how far its correction is.</summary>
+    public IEnumerable<(SafetyEvent Said, SafetyEvent? Doubt, bool Corrected)> Said => Record.Safety.Events.Where(e => e.Stops).Reverse().Select(e => (e, Record.Safety.Doubt(e.Id), Record.Safety.IsCorrected(e.Id)));
+
+    /// <summary>What is wrong with a correction, and what was typed for it.</summary>
+    public (Guid Of, string Says, string Typed)? NotCorrected { get; private set; }
+
+    /// <summary>First step of a correction: why it was a mistake. Nothing follows from it yet.</summary>
+    public Task<IActionResult> OnPostDoubt(Guid id, Guid what, string? reason) => Correct(id, what, reason ?? "", (record, who) => KitLife.Doubt(record, what, reason ?? "", who));
+
+    /// <summary>Second step: it counts no longer for kits that are signed from now on.</summary>
+    public Task<IActionResult> OnPostCorrect(Guid id, Guid what) => Correct(id, what, "", (record, who) => KitLife.Correct(record, what, who));
+
+    private async Task<IActionResult> Correct(Guid id, Guid what, string typed, Func<SafetyRecord, Speaker, Taken> rule)
+    {
+        if (!await Load(id))
+        {
+            return NotFound();
+        }
+
+        if (await commands.Say(id, record => rule(record, new Speaker(Guid.CreateVersion7(), clock.GetUtcNow().UtcDateTime, User.Name()))) is { } refused)
+        {
+            NotCorrected = (what, refused.Says, typed);
+            return Page();
+        }
+
+        return Redirect($"/clients/{id}#safety");
     }
 
     private async Task<bool> Load(Guid id)

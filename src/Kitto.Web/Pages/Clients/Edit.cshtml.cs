@@ -1,10 +1,13 @@
+using Kitto.Core.Safety;
 using Kitto.Store;
+using Kitto.Store.Commands;
+using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages.Clients;
 
-public sealed class EditModel(Store.Clients clients, Studios studios, TimeProvider clock) : PageModel
+public sealed class EditModel(Store.Clients clients, SittingCommands commands, Studios studios, TimeProvider clock) : PageModel
 {
     public ClientInput Input { get; private set; } = new();
 
@@ -43,14 +46,16 @@ public sealed class EditModel(Store.Clients clients, Studios studios, TimeProvid
         (Id, Heading, Input) = (id, stored.Name, input);
         Input.Destinations = await studios.Destinations();
         var now = clock.GetUtcNow();
-        if (Input.Read(id, (await studios.Get())!.Today(now), now.UtcDateTime) is not { } client)
+        var today = (await studios.Get())!.Today(now);
+        if (Input.Read(id, today, now.UtcDateTime) is not { } client)
         {
             return Page();
         }
 
         try
         {
-            await clients.Save(client);
+            int age = client.AgeOn(today);
+            await commands.Save(client, age < Stops.YoungestAge ? [Stops.TooYoung(age)] : [], now.UtcDateTime, User.Name());
             return Redirect($"/clients/{id}");
         }
         catch (ConflictException conflict)

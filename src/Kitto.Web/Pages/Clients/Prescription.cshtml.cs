@@ -4,6 +4,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Kitto.Web.Cases;
 using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
@@ -12,7 +13,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>The reading and what follows from it, on one page.</summary>
-public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, AnswerDesk desk, Drafts drafts, Kits kits, Shelf shelf, TimeProvider clock) : PageModel
+public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, SittingCommands commands, Drafts drafts, Shelf shelf, TimeProvider clock) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -31,7 +32,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public Reported? LastTime => Record.Reported.FirstOrDefault(r => r.Prescribed.Formulas.Count > 0);
 
     /// <summary>What changed on her head since.</summary>
-    public string ThenAndNow => LastTime?.Head(shelf) is { } then && Answer.Case?.Reading is { } now
+    public string ThenAndNow => LastTime?.Head is { } then && Answer.Case?.Reading is { } now
         ? $"Then {then.MeanRegrowth.Value:0} mm and {then.DecisiveGrey} white, now {now.MeanRegrowth.Value:0} mm and {now.DecisiveGrey}." : "";
 
     /// <summary>Whole weeks since the colour went on, at least one.</summary>
@@ -114,7 +115,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public async Task<IActionResult> OnGetWeeksOn(Guid id, int weeks)
     {
         return weeks is < 1 or > 52 ? BadRequest("weeks: 1 to 52")
-            : await cases.Load(id) is { } record && CaseBuilder.WeeksOn(record, weeks, shelf) is { } head ? new JsonResult(head) : NotFound();
+            : await cases.Load(id) is { } record && CaseBuilder.WeeksOn(record, weeks) is { } head ? new JsonResult(head) : NotFound();
     }
 
     /// <summary>Keeps the reading as a new version.</summary>
@@ -130,15 +131,13 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return Page();
         }
 
-        if (await Keep() is null)
+        try
         {
-            return Page();
+            await commands.Keep(Reading());
         }
-
-        if (Answer.Prescription is { Decision: Decision.Stop } stop)
+        catch (ConflictException conflict)
         {
-            // A fact that stops is kept: what is out stops with it, signed or not.
-            await kits.StopAll(id, $"{stop.Because[0].Rule}: {stop.Because[0].Says}", clock.GetUtcNow().UtcDateTime);
+            return await Lost(conflict);
         }
 
         return Redirect($"/clients/{id}");
@@ -166,30 +165,13 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
 
         try
         {
-            if (!asked)
-            {
-                await desk.Confirm(Record, User.Id());
-            }
+            var (prescription, kit) = await commands.Sign(Reading(), cases.Freeze(Record, c, p, Document, User.Name()), asked ? null : AnswerDesk.Confirmed(Record));
+            return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
         }
         catch (ConflictException conflict)
         {
-            Conflict = conflict.Message;
-            return Page();
+            return await Lost(conflict);
         }
-
-        if (await Keep() is not { } reading)
-        {
-            return Page();
-        }
-
-        var (prescription, kit) = await cases.Sign(reading, c, p, Document, User.Id(), clock.GetUtcNow().UtcDateTime);
-        // What she answered while this was being signed counts as if it had come before.
-        if (kit is not null && await cases.Load(id) is { Told: { } told } after && told.Stops(after.Today, c.Reading.Hair.LengthCm).FirstOrDefault() is { } stopped)
-        {
-            await kits.StopAll(id, $"{stopped.Rule}: she answered so while the kit was signed. {stopped.Says}", clock.GetUtcNow().UtcDateTime);
-        }
-
-        return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
     }
 
     private string Document { get; set; } = "";
@@ -239,19 +221,18 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true, Why = Why, Record = Record };
     }
 
-    private async Task<StoredReading?> Keep()
+    /// <summary>What is kept of this sitting; a fact that stops is kept with it, and what is out stops at once, signed or not.</summary>
+    private KeptReading Reading() => new(
+        Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), User.Name(), clock.GetUtcNow().UtcDateTime, CaseBuilder.Measured(Values, Record),
+        Answer.Prescription is { Decision: Decision.Stop } stop ? [.. stop.Because.Where(b => b.About == "stop")] : []);
+
+    /// <summary>Somebody was quicker: what was typed stands, and what follows from it is reckoned on the record as it is now.</summary>
+    private async Task<IActionResult> Lost(ConflictException conflict)
     {
-        try
-        {
-            var kept = await clients.AddReading(Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), clock.GetUtcNow().UtcDateTime, CaseBuilder.Measured(Values, Record));
-            await drafts.Drop(Record.Client.Id, User.Id());
-            return kept;
-        }
-        catch (ConflictException conflict)
-        {
-            Conflict = conflict.Message;
-            BegunFrom = (await clients.LatestReading(Record.Client.Id))?.Version ?? 0;
-            return null;
-        }
+        Conflict = conflict.Message;
+        BegunFrom = (await clients.LatestReading(Record.Client.Id))?.Version ?? 0;
+        Record = await cases.Load(Record.Client.Id) ?? Record;
+        Work();
+        return Page();
     }
 }

@@ -4,7 +4,9 @@ using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Shade;
+using Kitto.Core.Safety;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Kitto.Web.Cases;
 using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
@@ -14,7 +16,7 @@ using QRCoder;
 namespace Kitto.Web.Pages.KitSheet;
 
 /// <summary>One kit: the sheet to weigh and pack by, its link, its tests, its report.</summary>
-public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Reports reports, RunDesk run, Shelf shelf, TimeProvider clock) : PageModel
+public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Reports reports, RunDesk run, GateDesk gate, SafetyCommands commands, ShelfKeeper shelves, TimeProvider clock) : PageModel
 {
     public Kit Kit { get; private set; } = null!;
 
@@ -28,7 +30,10 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
 
     public Guide? Guide { get; private set; }
 
-    public TestStand Tests { get; private set; } = null!;
+    /// <summary>What the gate says of it.</summary>
+    public Verdict Verdict { get; private set; } = null!;
+
+    public TestStand Tests => Verdict.Tests;
 
     public OutcomeReport? Outcome { get; private set; }
 
@@ -48,7 +53,8 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
     /// <summary>Whether a newer reading was kept than this kit was signed from: it asks for a new sign-off.</summary>
     public bool ReadAgain => Record.Reading is { } reading && reading.Version > Signed.ReadingVersion;
 
-    public Shelf Shelf => shelf;
+    /// <summary>The shelf as it was when this was signed.</summary>
+    public Shelf Shelf { get; private set; } = null!;
 
     /// <summary>What the strand test asks to be changed; null where nothing.</summary>
     public StrandProposal? Proposal
@@ -56,8 +62,8 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
         get
         {
             var formula = Prescription.Formulas[0];
-            return Tests.StrandResult is { } said && Enum.TryParse(said, true, out StrandResult result) && shelf.Find(formula.Line) is { } line
-                ? StrandAdvice.Of(result, Tests.StrandMinutes, formula.Mix(), line, Case.Goal.Level ?? Case.Reading.Hair.Lengths.Level)
+            return Tests.Strand is { Result: { } result } strand && Shelf.Find(formula.Line) is { } line
+                ? StrandAdvice.Of(result, strand.Minutes, formula.Mix(), line, Case.Goal.Level ?? Case.Reading.Hair.Lengths.Level)
                 : null;
         }
     }
@@ -79,7 +85,7 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
 
         try
         {
-            await kits.Move(Kit with { Version = version }, from, to, Now());
+            await commands.Move(Kit with { Version = version }, from, to, Record.Today, Now());
             return RedirectToPage(new { id });
         }
         catch (ConflictException conflict)
@@ -97,16 +103,22 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
             return NotFound();
         }
 
-        try
-        {
-            await kits.Agree(Kit with { Version = version }, minutes.Value, User.Id(), Now());
-            return RedirectToPage(new { id });
-        }
-        catch (ConflictException conflict)
-        {
-            Conflict = conflict.Message;
-            return Page();
-        }
+        return version != Kit.Version ? Refused("This kit has been moved on by someone else meanwhile; look again.") : await Release(id, minutes.Value, $"the time is set to {minutes}");
+    }
+
+    /// <summary>The colourist has looked at a strand that was not right and lets it go on.</summary>
+    public async Task<IActionResult> OnPostRelease(Guid id) => await Load(id) ? await Release(id, null, "looked at the strand") : NotFound();
+
+    private async Task<IActionResult> Release(Guid id, double? minutes, string says)
+    {
+        var refused = await commands.Say(Kit, (record, kit) => KitLife.Release(record, kit, minutes, says, new Speaker(Guid.CreateVersion7(), Now(), User.Name())));
+        return refused is null ? RedirectToPage(new { id }) : Refused(refused.Says);
+    }
+
+    private PageResult Refused(string says)
+    {
+        Conflict = says;
+        return Page();
     }
 
     public async Task<IActionResult> OnPostLink(Guid id)
@@ -192,11 +204,12 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
 
         (Kit, Signed, Record) = (kit, signed, record);
         Prescription = Json.ReadPrescription(signed.Document);
-        Case = CaseReader.Read(signed.CaseDocument, shelf).Case!;
+        Shelf = await shelves.Kept(signed.ShelfHash);
+        Case = CaseReader.Kept(signed.CaseDocument);
         Guide = signed.Guide is null ? null : System.Text.Json.JsonSerializer.Deserialize<Guide>(signed.Guide, Json.Options);
-        Tests = TestDesk.Stand(kit, TestDesk.Counting(id, record.Tests, record.TestsCountFrom), Now());
+        Verdict = (await gate.Of(kit)).Verdict;
         Outcome = await reports.OutcomeOf(id);
-        Run = Guide is null ? null : await run.Kept(kit, Guide, Prescription, Case);
+        Run = Guide is null ? null : await run.Kept(kit, Guide, Prescription, Case, Shelf);
         Link = await links.OfKit(id);
         Photos = await reports.Photos(id);
         return true;

@@ -1,5 +1,4 @@
 using Kitto.Core.Contract;
-using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc;
@@ -8,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Prescriptions;
 
 /// <summary>A prescription as it was signed; for the chair it is the salon sheet.</summary>
-public sealed class SignedModel(Kits kits, Studios studios, Shelf shelf) : PageModel
+public sealed class SignedModel(Kits kits, Studios studios, ShelfKeeper shelves) : PageModel
 {
     public SignedPrescription Signed { get; private set; } = null!;
 
@@ -25,7 +24,7 @@ public sealed class SignedModel(Kits kits, Studios studios, Shelf shelf) : PageM
 
         Signed = signed;
         Studio = (await studios.Get())!;
-        Answer = new Answer(CaseReader.Read(signed.CaseDocument, shelf).Case, Json.ReadPrescription(signed.Document), [], shelf);
+        Answer = new Answer(CaseReader.Kept(signed.CaseDocument), Json.ReadPrescription(signed.Document), [], await shelves.Kept(signed.ShelfHash));
         return Page();
     }
 

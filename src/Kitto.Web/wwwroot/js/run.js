@@ -4,6 +4,36 @@
   const { $, $$ } = window.kitto;
 
   document.addEventListener('alpine:init', () => {
+    // Reading ahead: pages, and nothing is told to anybody.
+    Alpine.data('reading', () => ({
+      at: 0,
+      init() {
+        this.steps = $$('.step[data-step]', this.$el);
+        $('#run-acts').hidden = false;
+        this.show(false);
+      },
+      next() { if (this.at < this.steps.length - 1) this.at += 1; this.show(true); },
+      back() { if (this.at > 0) this.at -= 1; this.show(true); },
+      show(moved) {
+        const step = showStep(this.steps, this.at);
+        $('#run-next').hidden = this.at === this.steps.length - 1;
+        $('#run-next').textContent = 'Next page';
+        $('#run-back').hidden = this.at === 0;
+        $('#bar-aside').textContent = `reading, page ${this.at + 1} of ${this.steps.length}`;
+        if (moved) { this.$root.scrollIntoView(); $('h1', step).focus({ preventScroll: true }); }
+      },
+    }));
+
+    // One step of the guide on the screen, with the drawings that go with it.
+    function showStep(steps, at) {
+      const step = steps[at];
+      steps.forEach(s => s.classList.toggle('shown', s === step));
+      const head = $('#guide-head');
+      head.hidden = step?.dataset.kind !== 'paint';
+      $$('[data-zone]', head).forEach(z => z.classList.toggle('now', z.dataset.zone === step?.dataset.zone));
+      return step;
+    }
+
     // The guide's run: one step a screen. What was done when is kept here until the server has it; the server says when to rinse,
     // and another device goes on from there. Without a network it goes on by itself.
     Alpine.data('run', () => ({
@@ -15,7 +45,8 @@
       says: '',
       shift: 0,
       init() {
-        this.key = 'kitto-run-' + this.$el.dataset.run;
+        // Each run has a memory of its own: what was left of an earlier one says nothing of this.
+        this.key = 'kitto-run-' + this.$el.dataset.run + '-' + this.$el.dataset.began;
         try { Object.assign(this, JSON.parse(localStorage.getItem(this.key) ?? '{}')); } catch { /* a damaged note begins again */ }
         this.steps = $$('.step[data-step]', this.$el);
         this.at = Math.min(Math.max(1, this.at), this.steps.length + 1);
@@ -25,15 +56,18 @@
         setInterval(() => { if (!document.hidden) this.sync(); }, 4000);
         document.addEventListener('visibilitychange', () => { if (!document.hidden) this.sync(); });
         window.addEventListener('online', () => this.sync());
-        if (location.hash === '#report' && $('.report .error:not(:empty)')) { this.at = this.steps.length + 1; this.show(false); } else this.sync();
+        if (location.hash === '#report' && $('.report .error:not(:empty)')) { this.at = this.steps.length + 1; this.show(false); } else {
+          // The first step is begun with the run, unless another device is further on.
+          this.sync().then(() => { if (this.at === 1 && Object.keys(this.begun).length === 0) this.begin(); });
+        }
       },
       now() { return Date.now() + this.shift; },
       keep() { const { at, unsent, begun, first, rinse, says, shift } = this; try { localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift })); } catch { /* private window: it runs without memory */ } },
       id() { return [8, 4, 4, 4, 12].map(n => [...crypto.getRandomValues(new Uint8Array(n))].map(b => (b % 16).toString(16)).join('')).join('-'); },
+      tell(word, step) { const at = Math.round(this.now()); this.unsent.push(`${this.id()} ${word} ${step} ${at}`); return at; },
       begin() {
-        const at = Math.round(this.now());
+        const at = this.tell('step', this.at);
         this.begun[this.at] = at;
-        this.unsent.push(`${this.id()} ${this.at} ${at}`);
         if (this.step()?.dataset.kind === 'paint' && !this.first) this.first = at;
         this.rinse = 0;
         this.keep();
@@ -48,11 +82,12 @@
           const body = new FormData(form);
           body.set('steps', this.unsent.join('\n'));
           const answer = await fetch(form.action, sending ? { method: 'POST', body } : undefined);
-          // Locked meanwhile, or stopped: the page itself says so.
-          if (answer.status === 410 || answer.redirected) { location.reload(); return; }
+          if (answer.status === 410) { location.reload(); return; }
           if (!answer.ok) return;
           const stand = await answer.json();
           this.unsent.splice(0, sending);
+          // Stopped meanwhile, or begun anew elsewhere: the page itself says so. What is over after the last rinse stays to be read.
+          if (stand.part !== 'doing' && (stand.part !== 'reading' || !this.past())) { this.keep(); location.reload(); return; }
           this.shift = stand.now - Date.now();
           if (this.unsent.length === 0) {
             const before = this.at;
@@ -60,7 +95,6 @@
             this.lanes = stand.lanes;
             const reporting = before > this.steps.length;
             if (Object.keys(stand.begun).length > 0 && stand.at !== before && !reporting) { this.at = Math.min(stand.at, this.steps.length + 1); this.show(true, true); }
-            if (!reporting && Object.keys(stand.begun).length === 0 && this.at === 1) { this.busy = false; this.begin(); }
           }
           this.keep();
           this.tick();
@@ -68,6 +102,7 @@
         if (this.unsent.length > 0 && navigator.onLine) setTimeout(() => this.sync(), 300);
       },
       step() { return this.steps[this.at - 1]; },
+      past() { const rinses = this.steps.filter(s => s.dataset.kind === 'rinse'); return this.at > Number(rinses.at(-1)?.dataset.step ?? this.steps.length); },
       next() {
         const left = this.left();
         if (left > 0 && !$('#run-next').dataset.sure) {
@@ -79,14 +114,20 @@
         this.show(true);
         this.begin();
       },
-      back() { if (this.at > 1) this.at -= 1; this.show(true); this.begin(); },
+      // A step tapped by mistake is taken back; the one before it goes on as it was begun.
+      back() {
+        if (this.at <= 1) return;
+        if (this.begun[this.at]) { this.tell('back', this.at); delete this.begun[this.at]; }
+        if (this.step()?.dataset.kind === 'paint' && !this.steps.some(s => s.dataset.kind === 'paint' && this.begun[s.dataset.step])) this.first = 0;
+        this.at -= 1;
+        this.rinse = 0;
+        if (!this.begun[this.at]) this.begun[this.at] = this.tell('step', this.at);
+        this.show(true);
+        this.sync();
+      },
       show(moved) {
-        const step = this.step();
-        this.steps.forEach(s => s.classList.toggle('shown', s === step));
+        const step = showStep(this.steps, this.at - 1);
         $('.report').classList.toggle('shown', !step);
-        const head = $('#guide-head');
-        head.hidden = step?.dataset.kind !== 'paint';
-        $$('[data-zone]', head).forEach(z => z.classList.toggle('now', z.dataset.zone === step?.dataset.zone));
         const button = $('#run-next');
         delete button.dataset.sure;
         const after = this.steps[this.at];
@@ -150,15 +191,31 @@
     }));
   });
 
-  // It burns or itches: the words are in the page; the message goes when there is a network.
+  // A moment that is typed is told with this phone's own offset; a field nobody has touched shows this phone's now.
+  for (const form of $$('form[data-moment]')) {
+    const field = form.elements[form.dataset.moment];
+    const two = n => String(n).padStart(2, '0');
+    const local = d => `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}T${two(d.getHours())}:${two(d.getMinutes())}`;
+    if (field.dataset.fresh === 'True') field.value = local(new Date());
+    form.addEventListener('submit', () => {
+      const minutes = -new Date(field.value).getTimezoneOffset();
+      if (Number.isNaN(minutes)) return;
+      form.elements.moment.value = `${field.value}${minutes < 0 ? '-' : '+'}${two(Math.floor(Math.abs(minutes) / 60))}:${two(Math.abs(minutes) % 60)}`;
+    });
+  }
+
+  // It burns or itches: the words are in the page; the message goes when there is a network. Without scripts the form goes by itself.
   const burns = $('#burns');
-  burns?.querySelector('form').addEventListener('submit', async event => {
+  $('[data-shut=burns]')?.addEventListener('click', () => { burns.open = false; });
+  $('#burns-form')?.addEventListener('submit', async event => {
     event.preventDefault();
     const said = $('#burns-said');
     const send = async () => {
-      const body = new FormData(event.target);
-      const answer = await fetch(burns.dataset.burns, { method: 'POST', body });
-      if (!answer.ok) throw new Error(String(answer.status));
+      const body = new URLSearchParams(new FormData(event.target));
+      const answer = await fetch(event.target.action, { method: 'POST', body });
+      // A closed link answers 410 and has taken it all the same.
+      if (!answer.ok && answer.status !== 410) throw new Error(String(answer.status));
+      if (answer.status === 410) { said.textContent = 'Your colourist has been told. Do not use anything of this kit.'; return; }
       location.href = answer.url;
     };
     try { await send(); } catch {
