@@ -44,7 +44,7 @@ builder.Services.AddIdentityCore<Person>(o =>
     o.Password.RequireUppercase = false;
     o.Password.RequireDigit = false;
     o.Lockout.MaxFailedAccessAttempts = 8;
-}).AddUserStore<PeopleStore>().AddSignInManager().AddDefaultTokenProviders();
+}).AddUserStore<PeopleStore>().AddClaimsPrincipalFactory<PersonClaims>().AddSignInManager().AddDefaultTokenProviders();
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
 builder.Services.ConfigureApplicationCookie(o =>
 {

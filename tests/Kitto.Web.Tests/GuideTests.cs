@@ -6,44 +6,10 @@ namespace Kitto.Web.Tests;
 
 public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
 {
-    private string Local(double hoursAgo) => TimeZoneInfo.ConvertTime(studio.Clock.GetUtcNow().AddHours(-hoursAgo), TimeZoneInfo.FindSystemTimeZoneById("Europe/London")).ToString("yyyy-MM-ddTHH:mm");
-
-    /// <summary>A kit of our own: the demo's Lotte signed afresh, so that tests do not meet each other.</summary>
-    private async Task<(Store.Kit Kit, Visitor Client, Visitor Colourist)> FreshKit(string name)
-    {
-        var colourist = await Visitor.SignedIn(studio);
-        await colourist.Open("/clients/new");
-        await colourist.Send("main form", ("Name", name), ("BirthDate", "1980-01-01"));
-        string sitting = colourist.Address;
-        await colourist.Open(sitting.Replace("/prescription", "/answers", StringComparison.Ordinal));
-        await colourist.Answer();
-        await colourist.Open(sitting);
-        (string, string?)[] zones = [.. Enum.GetNames<Core.Head.Zone>().Select(z => char.ToLowerInvariant(z[0]) + z[1..]).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") })];
-        await colourist.Send("#sitting", "?handler=Sign", [("hair.naturalLevel", "5"), ("hair.lengths.level", "5"), ("hair.lengths.history", "permanent"), .. zones]);
-        Assert.StartsWith("/kits/", colourist.Address, StringComparison.Ordinal);
-        await colourist.Send("form[action*=Move]");
-        await colourist.Send("form[action*=Move]");
-        var kit = (await studio.Kits.Get(Guid.Parse(colourist.Address[6..])))!;
-        Assert.Equal("posted", kit.State);
-        var client = await new Visitor(studio).Open(await studio.LinkTo(kit));
-        return (kit, client, colourist);
-    }
-
-    private async Task Clear(Visitor client, Store.Kit kit)
-    {
-        await client.Send("[data-test^=skin] form", ("at", Local(0)));
-        await studio.Later(kit, 49);
-        await client.Open(client.Address);
-        await client.Send("[data-test^=skin] form", ("result", "clear"));
-        await studio.Later(kit, 1);
-        await client.Open(client.Address);
-        await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "35"));
-    }
-
     [Fact]
     public async Task The_steps_are_not_in_the_page_until_both_tests_are_clear()
     {
-        var (kit, client, colourist) = await FreshKit("Locky Waters");
+        var (kit, client, colourist) = await studio.FreshKit("Locky Waters");
         void Locked()
         {
             Assert.Empty(client.Page.QuerySelectorAll("[data-step]"));
@@ -51,7 +17,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         }
 
         Locked();
-        await client.Send("[data-test^=skin] form", ("at", Local(0)));
+        await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
         Assert.Contains("Watch the place until", client.Text, StringComparison.Ordinal);
         Locked();
         await studio.Later(kit, 47);
@@ -86,8 +52,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [InlineData(200, "before the kit can have been there")]
     public async Task A_skin_test_cannot_be_dated_ahead_or_before_its_kit(double hoursAgo, string says)
     {
-        var (_, client, _) = await FreshKit("Dana Back");
-        string typed = Local(hoursAgo);
+        var (_, client, _) = await studio.FreshKit("Dana Back");
+        string typed = studio.Local(hoursAgo);
         await client.Send("[data-test^=skin] form", ("at", typed));
         Assert.Contains(says, client.Text, StringComparison.Ordinal);
         Assert.Equal(typed, client.Typed("at"));
@@ -96,8 +62,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [Fact]
     public async Task A_picture_of_a_test_is_kept_small_and_upright_without_what_the_camera_wrote_and_only_for_the_studio()
     {
-        var (kit, client, colourist) = await FreshKit("Picta Lens");
-        await client.Send("[data-test^=skin] form", ("at", Local(0)));
+        var (kit, client, colourist) = await studio.FreshKit("Picta Lens");
+        await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
         await studio.Later(kit, 49);
         await client.Open(client.Address);
         await client.SendFile("[data-test^=skin] form", ("photo", "not a picture"u8.ToArray()), ("result", "clear"));
@@ -122,8 +88,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [Fact]
     public async Task A_strand_that_asks_for_another_time_changes_the_guide_only_when_the_colourist_agrees()
     {
-        var (kit, client, colourist) = await FreshKit("Tilda Sooner");
-        await Clear(client, kit);
+        var (kit, client, colourist) = await studio.FreshKit("Tilda Sooner");
+        await studio.Clear(client, kit);
         string before = client.Find("[data-kind=wait]").GetAttribute("data-minutes")!;
         await studio.Later(kit, 0, ", minutes = case when kind = 'strand' then 28 end");
         await client.Open(client.Address);
@@ -143,7 +109,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [Fact]
     public async Task A_run_takes_no_steps_while_locked_nor_such_as_cannot_be_and_keeps_each_once()
     {
-        var (kit, client, _) = await FreshKit("Runa Steps");
+        var (kit, client, _) = await studio.FreshKit("Runa Steps");
         long now = studio.Clock.GetUtcNow().ToUnixTimeMilliseconds();
         string guide = client.Address;
         string start = $"{Guid.NewGuid()} start 0 {now}", once = $"{Guid.NewGuid()} step 1 {now + 1}";
@@ -151,7 +117,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains("\"part\":\"tests\"", client.Text, StringComparison.Ordinal);
         Assert.Empty(await studio.Runs.Of(kit.Id));
         await client.Open(guide);
-        await Clear(client, kit);
+        await studio.Clear(client, kit);
         await studio.Db.Run("update kit set posted_at = posted_at - interval '3 days' where id = @Id", new { kit.Id });
         now = studio.Clock.GetUtcNow().ToUnixTimeMilliseconds();
         (start, once) = ($"{Guid.NewGuid()} start 0 {now}", $"{Guid.NewGuid()} step 1 {now + 1}");
@@ -173,10 +139,10 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [Fact]
     public async Task No_test_is_taken_before_the_kit_is_posted()
     {
-        var (kit, client, _) = await FreshKit("Early Test");
+        var (kit, client, _) = await studio.FreshKit("Early Test");
         await studio.Db.Run("update kit set state = 'packed', posted_at = null where id = @Id", new { kit.Id });
         // From a page that was open before, too.
-        await client.Send("[data-test^=skin] form", ("at", Local(0)));
+        await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
         Assert.Contains("not been posted yet", client.Text, StringComparison.Ordinal);
         Assert.Contains("still with your colourist", client.Text, StringComparison.Ordinal);
         Assert.Empty((await studio.Safety.Of(kit.ClientId)).Events);
@@ -185,8 +151,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [Fact]
     public async Task A_skin_test_that_has_grown_too_old_locks_the_steps_again()
     {
-        var (kit, client, _) = await FreshKit("Olda Test");
-        await Clear(client, kit);
+        var (kit, client, _) = await studio.FreshKit("Olda Test");
+        await studio.Clear(client, kit);
         Assert.NotEmpty(client.Page.QuerySelectorAll("[data-step]"));
         await studio.Later(kit, 13 * 24);
         await client.Open(client.Address);
@@ -201,22 +167,22 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [InlineData("report")]
     public async Task A_reaction_or_damage_stops_the_kit_at_once_and_today_shows_it(string by)
     {
-        var (kit, client, colourist) = await FreshKit("Stella Stop" + by);
+        var (kit, client, colourist) = await studio.FreshKit("Stella Stop" + by);
         switch (by)
         {
             case "skin":
-                await client.Send("[data-test^=skin] form", ("at", Local(0)));
+                await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
                 await client.Send("[data-test^=skin] form", ("result", "reacted"));
                 break;
             case "burns":
                 await client.Send("#burns-form");
                 break;
             case "strand":
-                await Clear(client, kit);
+                await studio.Clear(client, kit);
                 await client.Send("#burns-form", $"{client.Address}?handler=Strand", ("result", "damaged"));
                 break;
             case "report":
-                await Clear(client, kit);
+                await studio.Clear(client, kit);
                 await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "reacted"), ("leftGrams", "10"));
                 break;
         }
@@ -249,8 +215,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [InlineData("appliedOn", "yesterday", "day you coloured")]
     public async Task A_wrong_report_is_answered_beside_the_field_and_keeps_what_was_written(string field, string? value, string says)
     {
-        var (kit, client, _) = await FreshKit("Rhoda Report");
-        await Clear(client, kit);
+        var (kit, client, _) = await studio.FreshKit("Rhoda Report");
+        await studio.Clear(client, kit);
         (string Name, string? Value)[] good = [("coverage", "patchy"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12"), ("note", "left ear was hard")];
         await client.Send(".report form", [.. good.Where(g => g.Name != field && !(field == "bowl" && g.Name == "leftGrams")), (field, value)]);
         Assert.Contains(client.Page.QuerySelectorAll(".report .error"), e => e.TextContent.Contains(says, StringComparison.Ordinal));
@@ -261,8 +227,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [Fact]
     public async Task A_second_report_from_a_stale_page_is_answered_in_words_and_changes_nothing()
     {
-        var (kit, client, _) = await FreshKit("Tweedy Twice");
-        await Clear(client, kit);
+        var (kit, client, _) = await studio.FreshKit("Tweedy Twice");
+        await studio.Clear(client, kit);
         (string, string?)[] good = [("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12")];
         var stale = await new Visitor(studio).Open(client.Address);
         await client.Send(".report form", good);
@@ -277,8 +243,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [InlineData("0", false)]
     public async Task What_was_left_can_be_told_by_a_picture_and_counts_as_judged(string bowl, bool reserve)
     {
-        var (kit, client, _) = await FreshKit("Pia Picture");
-        await Clear(client, kit);
+        var (kit, client, _) = await studio.FreshKit("Pia Picture");
+        await studio.Clear(client, kit);
         await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("bowl", bowl), ("reserve", reserve ? "true" : null));
         var report = (await studio.Reports.OutcomeOf(kit.Id))!;
         var pairs = Core.Contract.Json.ReadPrescription((await studio.Kits.Frozen(kit.PrescriptionId))!.Document).Formulas[0].Pairs;
@@ -290,8 +256,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [Fact]
     public async Task A_strand_that_is_too_warm_asks_for_a_step_that_the_colourist_can_take()
     {
-        var (kit, client, colourist) = await FreshKit("Wilma Warm");
-        await Clear(client, kit);
+        var (kit, client, colourist) = await studio.FreshKit("Wilma Warm");
+        await studio.Clear(client, kit);
         await studio.Later(kit, 0, ", result = case when kind = 'strand' then 'tooWarm' end");
         await client.Open(client.Address);
         Assert.DoesNotContain("Mix the main pair", client.Text, StringComparison.Ordinal);
@@ -305,9 +271,9 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [Fact]
     public async Task The_next_kit_starts_from_the_report_and_cites_it()
     {
-        var (kit, client, colourist) = await FreshKit("Nexta Kitto");
+        var (kit, client, colourist) = await studio.FreshKit("Nexta Kitto");
         var first = Core.Contract.Json.ReadPrescription((await studio.Kits.Frozen(kit.PrescriptionId))!.Document);
-        await Clear(client, kit);
+        await studio.Clear(client, kit);
         await client.Send(".report form", ("coverage", "greyShows"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "30"), ("minutes", "28"));
         await colourist.Open("/");
         Assert.Contains("grey shows; 30 g left", colourist.Text, StringComparison.Ordinal);

@@ -110,9 +110,9 @@ public sealed class EmptyStudio : Studio
 }
 
 /// <summary>Someone at a browser without scripts: pages come as documents, forms go back with what stands in them.</summary>
-public sealed class Visitor(Studio studio)
+public sealed class Visitor(Studio studio, HttpClient? client = null)
 {
-    private readonly HttpClient http = studio.CreateClient();
+    private readonly HttpClient http = client ?? studio.CreateClient();
     private readonly HtmlParser parser = new();
 
     public HttpStatusCode Status { get; private set; }
@@ -125,9 +125,9 @@ public sealed class Visitor(Studio studio)
 
     private string Gist => string.Join(' ', Text.Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Take(40));
 
-    public static async Task<Visitor> SignedIn(Studio studio)
+    public static async Task<Visitor> SignedIn(Studio studio, HttpClient? client = null)
     {
-        var visitor = new Visitor(studio);
+        var visitor = new Visitor(studio, client);
         await visitor.Open("/signin");
         await visitor.Send("form[method=post]", ("UserName", Demo.Seed.UserName), ("Password", Demo.Seed.Password));
         Assert.Equal("/", visitor.Address);

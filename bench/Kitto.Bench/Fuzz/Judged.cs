@@ -88,6 +88,9 @@ public sealed class Judged
         }
     }
 
+    /// <summary>Counts something that was looked at elsewhere.</summary>
+    public void Seen() => Looked++;
+
     /// <summary>Notes a fault.</summary>
     public void Fault(string what, string input, string answer) => Faults.Add($"{what}\n   of {Short(input, 1500)}\n   -> {Short(answer, 300)}");
 

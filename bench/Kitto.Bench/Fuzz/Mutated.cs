@@ -92,6 +92,7 @@ public sealed class Mutated(int seed)
                 1 => text.Insert(chance.Next(text.Length), "{}[],:\"\\\0"[chance.Next(9)].ToString()),
                 2 => text.Remove(chance.Next(text.Length), 1),
                 3 when text.Length > 40 => text + text[..20],
+                4 when text.IndexOf('{', chance.Next(text.Length)) is >= 0 and var at => text.Insert(at + 1, "\"\\ud800\":1,"),
                 _ => Inside(text),
             };
         }
@@ -218,6 +219,10 @@ public sealed class Mutated(int seed)
 
     /// <summary>One of the nasty texts.</summary>
     public string NastyText() => Nasty[chance.Next(Nasty.Count)];
+
+    /// <summary>A value such as people type, of one sort or another.</summary>
+    public string Ordinary() => Any("true", "yes", "no", "5", "15", "2.5", "12,5", "40", "300", "1", "0", "permanent", "henna", "sound", "broken", "rootTouchUp", "gloss", "baseLift", "N", "AB", "alone", "5N:0.8 5AG:0.2", "5N:1 @20", "lantern-cream", "2027-03-01", "1980-01-01",
+        "2026-11-20T10:30", "2026-11-20T10:30+01:00", "right", "tooDark", "clear", "full", "fine", "signed", "packed", "crown", "developer", "shade", "TM2:firstStroke", "tove", new Guid(Below(int.MaxValue), 1, 2, 3, 4, 5, 6, 7, 8, 9, 10).ToString(), "some words that mean nothing");
 
     /// <summary>Bytes that are no picture, or one that is cut, swollen or lies about its size.</summary>
     public byte[] File(byte[] good)

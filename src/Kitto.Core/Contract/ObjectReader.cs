@@ -40,7 +40,7 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
             }
 
             errors.Add(document.RootElement.ValueKind == JsonValueKind.Object
-                ? new FieldError("$", "holds an escaped character that is only half of one", "whole characters: both halves of a surrogate pair, or neither")
+                ? HalfACharacter
                 : new FieldError("$", "must be one JSON object", like));
             document.Dispose();
         }
@@ -49,13 +49,15 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
             string where = broken.LineNumber is { } line ? $" at line {line + 1}, byte {broken.BytePositionInLine + 1}" : "";
             errors.Add(new FieldError(broken.Path ?? "$", $"is not well-formed JSON{where}: {broken.Message.Split(" Path:")[0].Split(" LineNumber:")[0]}", "one JSON object, each field once"));
         }
-        catch (ArgumentException)
+        catch (Exception half) when (half is ArgumentException or InvalidOperationException)
         {
-            errors.Add(new FieldError("$", "holds half a character", "text in UTF-8"));
+            errors.Add(HalfACharacter);
         }
 
         return null;
     }
+
+    private static FieldError HalfACharacter => new("$", "holds a character that is only half of one", "whole characters: both halves of a surrogate pair, or neither");
 
     private static readonly JsonDocumentOptions Strict = new() { MaxDepth = 16, AllowDuplicateProperties = false };
 

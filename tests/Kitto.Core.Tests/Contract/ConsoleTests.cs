@@ -30,7 +30,43 @@ public sealed class ConsoleTests
         Assert.DoesNotContain("   at ", answer, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Many_cases_are_answered_a_line_each_in_order_and_a_bad_line_ends_nothing()
+    {
+        string[] lines = [Case, "nonsense", "", Bench.With("client.ageYears=12"), Case.Replace("\"rootTouchUp\"", "\"\\ud800\"", StringComparison.Ordinal), Case];
+        var (exit, answer, errors) = await Run(["prescribe", "--many", "-"], string.Join('\n', lines) + "\n");
+        Assert.Equal((0, ""), (exit, errors));
+        var answers = answer.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(a => JsonNode.Parse(a)!).ToList();
+        Assert.Equal(["kit", "error", "error", "stop", "error", "kit"], answers.Select(a => (string?)a["decision"] ?? (a["error"] is null ? "?" : "error")));
+        Assert.Equal(answers[0].ToJsonString(), answers[5].ToJsonString());
+    }
+
+    [Fact]
+    public async Task Lines_of_ones_own_take_the_place_of_the_demos_and_a_wrong_one_is_named_by_file_and_field()
+    {
+        string folder = Directory.CreateTempSubdirectory("kitto-lines-").FullName;
+        try
+        {
+            Assert.Equal(2, (await Run(["prescribe", "--lines", folder, "-"], Case)).Exit);
+            string own = (await File.ReadAllTextAsync(Path.Combine(Bench.Root, "data", "catalogue", "lantern-cream.json"))).Replace("\"lantern-cream\"", "\"harbour\"", StringComparison.Ordinal);
+            await File.WriteAllTextAsync(Path.Combine(folder, "own.json"), own);
+            var (exit, answer, _) = await Run(["prescribe", "--lines", folder, "-"], Bench.With("client.skinTest=-"));
+            Assert.Equal((0, "harbour"), (exit, (string?)JsonNode.Parse(answer)!["formulas"]![0]!["line"]));
+            await File.WriteAllTextAsync(Path.Combine(folder, "own.json"), own.Replace("\"processMin\": 25", "\"processMin\": 55", StringComparison.Ordinal));
+            (exit, answer, _) = await Run(["prescribe", "-", "--lines", folder], Case);
+            Assert.Equal((2, "own.json: processMin"), (exit, (string?)JsonNode.Parse(answer)!["error"]!["fields"]![0]!["path"]));
+        }
+        finally
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+
     [Theory]
+    [InlineData("prescribe", "--many")]
+    [InlineData("prescribe", "--lines", "/no/such/folder", "-")]
+    [InlineData("prescribe", "--lines")]
+    [InlineData("prescribe", "--some", "-")]
     [InlineData("prescribe", "/no/such/file.json")]
     [InlineData("prescribe", "/")]
     [InlineData("describe", "-")]

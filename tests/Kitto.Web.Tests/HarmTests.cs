@@ -1,0 +1,392 @@
+using System.Net;
+using Dapper;
+using Kitto.Core.Clock;
+using Kitto.Core.Safety;
+using Kitto.Store;
+using Kitto.Web.Cases;
+using Npgsql;
+
+namespace Kitto.Web.Tests;
+
+/// <summary>The ways in which a reaction was lost, a lock was got round or a page failed, each tried as it was found.</summary>
+public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
+{
+    private static readonly string[] RunWords = ["step", "back", "step", "start", "end"];
+
+    private async Task<IReadOnlyList<SafetyEvent>> Reactions(Kit kit) => [.. (await studio.Safety.Of(kit.ClientId)).Events.Where(e => e.Kind == SafetyKind.Reaction)];
+
+    /// <summary>A reaction told by someone with nothing but the address: no cookie, no page before it, no script.</summary>
+    private async Task<HttpStatusCode> Burns(string address, params (string, string)[] more)
+    {
+        using var plain = studio.CreateClient();
+        using var body = new FormUrlEncodedContent(more.Select(m => KeyValuePair.Create(m.Item1, m.Item2)));
+        return (await plain.PostAsync(new Uri($"{address.Split('?')[0]}?handler=Burns", UriKind.Relative), body)).StatusCode;
+    }
+
+    [Fact]
+    public async Task A_reaction_from_a_stale_page_is_taken_though_the_test_was_called_clear()
+    {
+        var (kit, client, _) = await studio.FreshKit("Stale Tabb");
+        await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
+        await studio.Later(kit, 49);
+        await client.Open(client.Address);
+        var stale = await new Visitor(studio).Open(client.Address);
+        await client.Send("[data-test^=skin] form", ("result", "clear"));
+        await stale.Send("[data-test^=skin] form", ("result", "reacted"));
+        Assert.Equal("Stop", stale.Find("h1").TextContent);
+        Assert.Single(await Reactions(kit));
+        // And it is not taken back by the other page.
+        await client.Open(client.Address);
+        Assert.Equal("Stop", client.Find("h1").TextContent);
+    }
+
+    [Fact]
+    public async Task A_reaction_told_with_a_report_is_kept_whatever_is_wrong_with_the_report_and_the_report_can_still_be_sent()
+    {
+        var (kit, client, _) = await studio.FreshKit("Typa Grams");
+        await studio.Clear(client, kit);
+        await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "reacted"), ("leftGrams", "12,5 g or so"), ("note", "my ear swelled"));
+        Assert.Contains("my ear swelled", Assert.Single(await Reactions(kit)).Says, StringComparison.Ordinal);
+        Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
+        Assert.Null(await studio.Reports.OutcomeOf(kit.Id));
+        Assert.Equal(("Stop", "12,5 g or so", "my ear swelled"), (client.Find("h1").TextContent, client.Typed("leftGrams"), client.Typed("note")));
+        await client.Send(".report form", ("leftGrams", "12.5"));
+        Assert.Equal(12.5, (await studio.Reports.OutcomeOf(kit.Id))!.LeftGrams);
+        Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
+    }
+
+    [Fact]
+    public async Task A_reaction_is_taken_after_the_report_in_a_second_report_and_when_a_newer_kit_has_come()
+    {
+        var (kit, client, colourist) = await studio.FreshKit("Lata Itch");
+        await studio.Clear(client, kit);
+        (string, string?)[] report = [("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "10")];
+        var stale = await new Visitor(studio).Open(client.Address);
+        await client.Send(".report form", report);
+        Assert.NotEmpty(client.FindAll("#burns-form"));
+        await stale.Send(".report form", [.. report.Where(r => r.Item1 != "comfort"), ("comfort", "reacted")]);
+        Assert.Single(await Reactions(kit));
+        Assert.Equal("fine", (await studio.Reports.OutcomeOf(kit.Id))!.Comfort);
+        await studio.Db.Run("update kit set state = 'closed', stopped_at = null where id = @Id", new { kit.Id });
+        await client.Open(client.Address);
+        Assert.Equal("Stop", client.Find("h1").TextContent);
+        await client.Send("#burns-form", ("happened", "a rash on the third day"));
+        Assert.Equal(2, (await Reactions(kit)).Count);
+        await colourist.Open($"/clients/{kit.ClientId}");
+        Assert.Contains("a rash on the third day", colourist.Find("#safety").TextContent, StringComparison.Ordinal);
+        // The next sitting is a stop, and no sign-off is offered for a kit.
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.Equal("Stop: no colour", colourist.Find(".verdict h2").TextContent);
+    }
+
+    [Theory]
+    [InlineData("revoked_at = now()", true)]
+    [InlineData("expires_at = now() - interval '1 day'", true)]
+    [InlineData("created_at = now() - interval '729 days', expires_at = now() - interval '600 days'", true)]
+    [InlineData("created_at = now() - interval '731 days', expires_at = now() - interval '600 days'", false)]
+    public async Task A_reaction_is_taken_through_any_link_that_was_hers_within_two_years(string link, bool taken)
+    {
+        var (kit, client, _) = await studio.FreshKit("Olda Link");
+        await studio.Db.Run($"update link set {link} where kit_id = @Id", new { kit.Id });
+        await client.Open(client.Address);
+        Assert.Equal(HttpStatusCode.Gone, client.Status);
+        Assert.Equal(taken, client.FindAll("#burns-form").Count == 1);
+        await Burns(client.Address, ("happened", "itches"));
+        Assert.Equal(taken ? 1 : 0, (await Reactions(kit)).Count);
+        Assert.Equal(taken ? "stopped" : "posted", (await studio.Kits.Get(kit.Id))!.State);
+    }
+
+    [Fact]
+    public async Task A_reaction_is_taken_through_the_link_of_the_questions_too_and_from_a_form_nobody_can_read()
+    {
+        var (kit, client, _) = await studio.FreshKit("Aska Burn");
+        string ask = "/g/" + await studio.Links.ToAsk(kit.ClientId, DateTime.UtcNow);
+        Assert.NotEmpty((await new Visitor(studio).Open(ask.Replace("/g/", "/ask/", StringComparison.Ordinal))).FindAll("#burns-form"));
+        await Burns(ask, ("happened", "a red neck"));
+        Assert.Contains("a red neck", Assert.Single(await Reactions(kit)).Says, StringComparison.Ordinal);
+        using var plain = studio.CreateClient();
+        using var broken = new StringContent("--x\r\nContent-Disposition: form-data; name=\"a\r\n", System.Text.Encoding.UTF8);
+        broken.Headers.ContentType = System.Net.Http.Headers.MediaTypeHeaderValue.Parse("multipart/form-data; boundary=x");
+        await plain.PostAsync(new Uri($"{client.Address}?handler=Burns", UriKind.Relative), broken);
+        await Burns(client.Address, ("happened", new string('a', 50_000) + "\0\ud83d"), ("id", "not an id"));
+        Assert.Equal(3, (await Reactions(kit)).Count);
+        // The same word sent twice is one.
+        string id = Guid.NewGuid().ToString();
+        await Burns(client.Address, ("id", id));
+        await Burns(client.Address, ("id", id));
+        Assert.Equal(4, (await Reactions(kit)).Count);
+    }
+
+    [Fact]
+    public async Task Clear_and_burns_at_the_same_moment_always_end_stopped()
+    {
+        for (int round = 0; round < 5; round++)
+        {
+            var (kit, client, _) = await studio.FreshKit("Atta Once");
+            await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
+            await studio.Later(kit, 49);
+            var tabs = await Task.WhenAll(Enumerable.Range(0, 4).Select(_ => new Visitor(studio).Open(client.Address)));
+            await Task.WhenAll(tabs.Select((t, i) => i % 2 == 0 ? t.Send("[data-test^=skin] form", ("result", "clear")) : t.Send("#burns-form")));
+            await client.Open(client.Address);
+            Assert.Equal("Stop", client.Find("h1").TextContent);
+            Assert.Equal(2, (await Reactions(kit)).Count);
+        }
+    }
+
+    [Fact]
+    public async Task Reading_ahead_tells_nothing_and_a_run_can_be_ended_and_begun_again_hours_later()
+    {
+        var (kit, client, colourist) = await studio.FreshKit("Reada Head");
+        await studio.Clear(client, kit);
+        await client.Open(client.Address);
+        await client.Open($"{client.Address}?handler=Run");
+        Assert.Contains("\"part\":\"reading\"", client.Text, StringComparison.Ordinal);
+        Assert.Empty(await studio.Runs.Of(kit.Id));
+        await client.Open(client.Address.Split('?')[0]);
+        await client.Send(".start-now");
+        Assert.NotEmpty(client.FindAll("#run-steps"));
+        string guide = client.Address;
+        int paint = client.FindAll("[data-step]").Select(s => (s.GetAttribute("data-kind"), int.Parse(s.GetAttribute("data-step")!))).First(s => s.Item1 == "paint").Item2;
+        async Task Word(string word, int step) => await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", $"{Guid.NewGuid()} {word} {step} {studio.Clock.GetUtcNow().ToUnixTimeMilliseconds()}"));
+
+        // A first stroke by mistake is taken back; the run is ended.
+        await Word("step", paint);
+        await client.Open(guide);
+        await Word("back", paint);
+        Assert.Contains("\"first\":null", client.Text, StringComparison.Ordinal);
+        await client.Open(guide);
+        await client.Send("form[action*=End]");
+        try
+        {
+            // Hours later it is begun again: the clock is that of the new one.
+            studio.Clock.Ahead = TimeSpan.FromHours(5);
+            await client.Open(guide);
+            await client.Send(".start-now");
+            await Word("step", paint);
+            Assert.DoesNotContain("Rinse now", client.Text, StringComparison.Ordinal);
+            var run = RunState.Of(await studio.Runs.Of(kit.Id), kit.RunSteps);
+            Assert.True((studio.Clock.GetUtcNow().UtcDateTime - run.FirstStroke!.Value).TotalMinutes < 5);
+
+            // Never ended, it is no longer on the head after six hours, and no page minds.
+            foreach (double hours in new[] { 5.1, 12.0, 36.0, 24.0 * 40 })
+            {
+                studio.Clock.Ahead = TimeSpan.FromHours(5 + hours);
+                await client.Open(guide);
+                Assert.Equal(HttpStatusCode.OK, client.Status);
+                var again = await Visitor.SignedIn(studio);
+                Assert.Equal(HttpStatusCode.OK, (await again.Open($"/kits/{kit.Id}")).Status);
+                Assert.Equal(HttpStatusCode.OK, (await again.Open("/")).Status);
+            }
+        }
+        finally
+        {
+            studio.Clock.Ahead = TimeSpan.Zero;
+        }
+    }
+
+    [Fact]
+    public async Task More_words_than_a_run_can_have_and_words_of_every_sort_make_no_page_fail()
+    {
+        var (kit, client, colourist) = await studio.FreshKit("Worda Flood");
+        await studio.Clear(client, kit);
+        await client.Send(".start-now");
+        string guide = client.Address;
+        var chance = new Random(7);
+        long now = studio.Clock.GetUtcNow().ToUnixTimeMilliseconds();
+        for (int batch = 0; batch < 3; batch++)
+        {
+            var words = Enumerable.Range(0, 400).Select(i => $"{Guid.NewGuid()} {RunWords[chance.Next(5)]} {chance.Next(0, 20)} {now + batch * 400 + i}");
+            await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", string.Join('\n', words)));
+            Assert.Equal(HttpStatusCode.OK, client.Status);
+            await client.Open(guide);
+            Assert.Equal(HttpStatusCode.OK, client.Status);
+        }
+
+        Assert.InRange((await studio.Runs.Of(kit.Id)).Count, 2, RunState.Most);
+        Assert.Equal(HttpStatusCode.OK, (await colourist.Open($"/kits/{kit.Id}")).Status);
+    }
+
+    [Theory]
+    [InlineData("a skin test that grows too old")]
+    [InlineData("something new she answered")]
+    [InlineData("a link that is closed")]
+    [InlineData("a reaction")]
+    public async Task With_colour_on_the_head_the_guide_stays_and_a_stop_means_rinse_now(string what)
+    {
+        var (kit, client, colourist) = await studio.FreshKit("Mida Colour");
+        await studio.Clear(client, kit);
+        await client.Send(".start-now");
+        string guide = client.Address;
+        int paint = int.Parse(client.Find("[data-kind=paint]").GetAttribute("data-step")!);
+        await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", $"{Guid.NewGuid()} step {paint} {studio.Clock.GetUtcNow().ToUnixTimeMilliseconds()}"));
+        switch (what)
+        {
+            case "a skin test that grows too old":
+                await studio.Later(kit, 20 * 24);
+                break;
+            case "something new she answered":
+                await colourist.Open($"/clients/{kit.ClientId}/answers");
+                await colourist.Answer(".questions", ("is.newTattoo", "true"), ("none.since", null));
+                break;
+            case "a link that is closed":
+                await studio.Links.Revoke(kit.Id, DateTime.UtcNow);
+                break;
+            default:
+                await Burns(guide);
+                break;
+        }
+
+        await client.Open(guide);
+        Assert.Equal(HttpStatusCode.OK, client.Status);
+        if (what != "a reaction")
+        {
+            Assert.NotEmpty(client.FindAll("[data-kind=rinse]"));
+            Assert.NotEmpty(client.FindAll("#run-clock"));
+        }
+        else
+        {
+            Assert.Equal("Rinse now", client.Find("h1").TextContent);
+            await colourist.Open("/");
+            Assert.Contains("colour is on her head", colourist.Find(".today-group.alarm").TextContent, StringComparison.Ordinal);
+            await client.Send("form[action*=End]");
+            Assert.Equal("Stop", client.Find("h1").TextContent);
+        }
+
+        Assert.NotEmpty(client.FindAll("#burns-form"));
+    }
+
+    [Fact]
+    public async Task Nothing_opens_by_dates_that_cannot_be_and_after_a_strand_that_was_not_right_only_the_colourist_opens()
+    {
+        var (kit, client, colourist) = await studio.FreshKit("Backa Date");
+        await studio.Db.Run("update kit set posted_at = now() - interval '1 day', transit_days = 2 where id = @Id", new { kit.Id });
+        await client.Send("[data-test^=skin] form", ("at", studio.Local(20)));
+        Assert.Contains("before the kit can have been there", client.Text, StringComparison.Ordinal);
+        // Quicker post than planned: put on now, it counts. The phone says the moment with its own offset.
+        var phone = DateTimeOffset.UtcNow.ToOffset(TimeSpan.FromHours(11)).AddMinutes(-3);
+        await client.Send("[data-test^=skin] form", ("at", phone.ToString("yyyy-MM-ddTHH:mm")), ("moment", phone.ToString("yyyy-MM-ddTHH:mm") + "+11:00"));
+        var on = (await studio.Safety.Of(kit.ClientId)).Events.Single();
+        Assert.Equal(phone.UtcDateTime, on.At, TimeSpan.FromMinutes(1));
+        // Clear, and right, at once, forged past the page.
+        await client.Send("#burns-form", $"{client.Address}?handler=Skin", ("result", "clear"), ("test", on.Id.ToString()));
+        Assert.Contains("48 hours are not over", client.Text, StringComparison.Ordinal);
+        await client.Send("#burns-form", $"{client.Address.Split('?')[0]}?handler=Strand", ("result", "right"));
+        Assert.Contains("The skin test comes first", client.Text, StringComparison.Ordinal);
+        await studio.Later(kit, 49);
+        await client.Open(client.Address.Split('?')[0]);
+        await client.Send("[data-test^=skin] form", ("result", "clear"));
+        await studio.Later(kit, 1);
+        await client.Open(client.Address);
+        await client.Send("[data-test=strand] form", ("result", "tooDark"), ("minutes", "a while"));
+        await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "20"));
+        Assert.Empty(client.FindAll("[data-step]"));
+        Assert.Contains("Your colourist looks at it before anything is mixed", client.Text, StringComparison.Ordinal);
+        await colourist.Open("/");
+        Assert.Contains("waits for you", colourist.Text, StringComparison.Ordinal);
+        await colourist.Open($"/kits/{kit.Id}");
+        await colourist.Send("form[action*=Release]");
+        await client.Open(client.Address);
+        Assert.NotEmpty(client.FindAll("[data-step]"));
+        // Said last, too light locks it again.
+        await client.Send("#burns-form", $"{client.Address}?handler=Strand", ("result", "tooLight"));
+        Assert.Empty(client.FindAll("[data-step]"));
+    }
+
+    [Fact]
+    public async Task A_day_of_birth_under_sixteen_stops_what_is_out_and_only_a_correction_in_two_steps_takes_it_back()
+    {
+        var (kit, client, colourist) = await studio.FreshKit("Younga Born");
+        await colourist.Open($"/clients/{kit.ClientId}/edit");
+        await colourist.Send("main form", ("BirthDate", studio.Clock.GetUtcNow().AddYears(-15).ToString("yyyy-MM-dd")));
+        Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
+        await client.Open(client.Address);
+        Assert.Equal("Stop", client.Find("h1").TextContent);
+        await colourist.Open($"/clients/{kit.ClientId}/edit");
+        await colourist.Send("main form", ("BirthDate", "1980-01-01"));
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.Equal("Stop: no colour", colourist.Find(".verdict h2").TextContent);
+
+        await colourist.Open($"/clients/{kit.ClientId}");
+        await colourist.Send("#safety form[action*=Doubt]", ("reason", "typo"));
+        Assert.Contains("Say why it was a mistake: 10 to 2000", colourist.Text, StringComparison.Ordinal);
+        Assert.Equal("typo", colourist.Typed("reason"));
+        await colourist.Send("#safety form[action*=Doubt]", ("reason", "The year was typed wrong; her passport says 1980."));
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.Equal("Stop: no colour", colourist.Find(".verdict h2").TextContent);
+        await colourist.Open($"/clients/{kit.ClientId}");
+        await colourist.Send("#safety form[action*=Correct]");
+        Assert.Contains("Corrected by Tove Marlin", colourist.Find("#safety").TextContent, StringComparison.Ordinal);
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.DoesNotContain("Stop: no colour", colourist.Text, StringComparison.Ordinal);
+        // The kit that was stopped stays so, also when it is put away.
+        await colourist.Open($"/kits/{kit.Id}");
+        await colourist.Send("form[action*=PutAway]");
+        await client.Open(client.Address);
+        Assert.Equal("Stop", client.Find("h1").TextContent);
+        Assert.Equal(3, (await studio.Safety.Of(kit.ClientId)).Events.Count);
+    }
+
+    [Fact]
+    public async Task What_was_told_of_the_hair_and_of_her_age_is_not_erased_by_newer_answers()
+    {
+        var (kit, _, colourist) = await studio.FreshKit("Henna Before");
+        var month = studio.Clock.GetUtcNow().AddMonths(-2);
+        string answers = $"/clients/{kit.ClientId}/answers";
+        await colourist.Open(answers);
+        await colourist.Answer(".questions", ("put.0.what", "henna"), ("put.0.month", month.Month.ToString()), ("put.0.year", month.Year.ToString()));
+        Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
+        await colourist.Open(answers);
+        await colourist.Answer(".questions", ("put.0.what", "permanent"), ("put.0.month", "3"), ("put.0.year", "2025"));
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.Contains("SA4", colourist.Find("#answer").TextContent, StringComparison.Ordinal);
+        await colourist.Open(answers);
+        await colourist.Answer(".questions", ("birthDate", studio.Clock.GetUtcNow().AddYears(-15).ToString("yyyy-MM-dd")));
+        await colourist.Open(answers);
+        await colourist.Answer(".questions", ("birthDate", "1980-01-01"));
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.Contains("SA2", colourist.Find("#answer").TextContent, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("answers")]
+    [InlineData("reading")]
+    [InlineData("report")]
+    [InlineData("birth")]
+    public async Task What_stops_and_its_stop_are_one_write_killed_in_between_neither_is_kept(string what)
+    {
+        var (kit, client, colourist) = await studio.FreshKit("Killa Between");
+        await studio.Clear(client, kit);
+        await using var owner = new NpgsqlConnection(studio.Connection + ";Pooling=false");
+        await owner.OpenAsync();
+        // The kit cannot be stopped: as if the process were killed before it came to that.
+        string name = "kill_" + kit.Id.ToString("N");
+        await owner.ExecuteAsync($"create function {name}() returns trigger language plpgsql as $$ begin if new.id = '{kit.Id}' then raise exception 'killed'; end if; return new; end $$; create trigger {name} before update on kit for each row execute function {name}()");
+        var (answers, readings) = ((await studio.Answers.Of(kit.ClientId)).Count, (await studio.Clients.LatestReading(kit.ClientId))!.Version);
+        switch (what)
+        {
+            case "answers":
+                await colourist.Open($"/clients/{kit.ClientId}/answers");
+                await colourist.Answer(".questions", ("reactions", "yes"));
+                break;
+            case "reading":
+                await colourist.Open($"/clients/{kit.ClientId}/prescription");
+                await colourist.Send("#sitting", "?handler=Keep", ("client.scalp", "broken"));
+                break;
+            case "report":
+                await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "reacted"), ("leftGrams", "10"));
+                Assert.Contains("Rinse it off now", client.Text, StringComparison.Ordinal);
+                break;
+            default:
+                await colourist.Open($"/clients/{kit.ClientId}/edit");
+                await colourist.Send("main form", ("BirthDate", studio.Clock.GetUtcNow().AddYears(-15).ToString("yyyy-MM-dd")));
+                break;
+        }
+
+        Assert.Equal(HttpStatusCode.InternalServerError, what == "report" ? client.Status : colourist.Status);
+        Assert.Equal((answers, readings), ((await studio.Answers.Of(kit.ClientId)).Count, (await studio.Clients.LatestReading(kit.ClientId))!.Version));
+        Assert.Null(await studio.Reports.OutcomeOf(kit.Id));
+        Assert.Empty((await studio.Safety.Of(kit.ClientId)).Stops);
+        Assert.Equal(new DateOnly(1980, 1, 1), (await studio.Clients.Get(kit.ClientId))!.BirthDate);
+        await owner.ExecuteAsync($"drop trigger {name} on kit; drop function {name}()");
+    }
+}
