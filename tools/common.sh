@@ -114,6 +114,18 @@ cluster_home() {
 # Runs a PostgreSQL tool as the cluster's user, from a folder that user may read.
 pg() { (cd / && "${PG_AS[@]}" "$@"); }
 
+# Whether the cluster's server runs. One that was killed may stay in the process table where nobody collects it; pg_ctl takes that for alive.
+# Its backends end within moments of it; then its note is in the way of a new one.
+pg_running() {
+  local server
+  pg "$PG_BIN/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1 || return 1
+  server="$(pg head -n 1 "$PG_DATA/postmaster.pid" 2>/dev/null)" || return 1
+  [ "$(cut -d ' ' -f 3 "/proc/$server/stat" 2>/dev/null)" = Z ] || return 0
+  sleep 1
+  pg rm -f "$PG_DATA/postmaster.pid"
+  return 1
+}
+
 cluster_start() {
   need_postgres
   cluster_home "$1"
@@ -127,7 +139,7 @@ cluster_start() {
   local made_with
   made_with="$(pg cat "$PG_DATA/PG_VERSION")"
   [ -x "/usr/lib/postgresql/$made_with/bin/postgres" ] && PG_BIN="/usr/lib/postgresql/$made_with/bin"
-  if pg "$PG_BIN/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1; then
+  if pg_running; then
     PG_PORT="$(pg sed -n 4p "$PG_DATA/postmaster.pid" | tr -d ' ')"
     pg "$PG_BIN/pg_isready" -q -h 127.0.0.1 -p "$PG_PORT" -t 10 || true
   else

@@ -27,25 +27,49 @@ start() {
   chmod 700 "$HOME_DIR/keys"
   export KITTO_DATABASE KITTO_DEMO="$demo" KITTO_KEYS="$HOME_DIR/keys" KITTO_OUTBOX="${KITTO_OUTBOX:-$HOME_DIR/outbox}"
   export ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$ROOT/src/Kitto.Web" ASPNETCORE_ENVIRONMENT=Production Logging__LogLevel__Default=Warning
-  dotnet "$app" &
-  local pid=$!
-  [ "$own" = 1 ] && cluster_use pg "$pid"
-  trap 'kill "'"$pid"'" 2>/dev/null; wait "'"$pid"'" 2>/dev/null; exit 0' INT TERM
-  trap '[ "'"$own"'" = 1 ] && cluster_leave pg "'"$pid"'"' EXIT
-  local tries=0
-  until (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do
-    kill -0 "$pid" 2>/dev/null || die "the application stopped; what it said stands above"
-    tries=$((tries + 1)); [ "$tries" -lt 240 ] || die "the application did not answer on port $port within two minutes"
-    sleep 0.5
-  done
-  echo "Kitto is at http://127.0.0.1:$port"
-  # Should the database be killed, it is started again where it was.
-  while kill -0 "$pid" 2>/dev/null; do
-    sleep 2 & wait $! || true
-    if [ "$own" = 1 ] && kill -0 "$pid" 2>/dev/null && ! pg "$PG_BIN/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1; then
-      say "kitto: the database stopped; starting it again"
-      pg_up || true
+  # The app is started again when it dies, after a pause that grows while it keeps dying; the database likewise, where it was.
+  local pid=0 stopping=0 up_since=0 pause=1 been_up=0
+  trap 'stopping=1; [ "$pid" -gt 0 ] && kill "$pid" 2>/dev/null; wait "$pid" 2>/dev/null; exit 0' INT TERM
+  trap '[ "'"$own"'" = 1 ] && cluster_leave pg "$pid"' EXIT
+  while :; do
+    dotnet "$app" &
+    pid=$!
+    [ "$own" = 1 ] && cluster_use pg "$pid"
+    local tries=0
+    until (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do
+      kill -0 "$pid" 2>/dev/null || break
+      tries=$((tries + 1)); [ "$tries" -lt 240 ] || die "the application did not answer on port $port within two minutes"
+      sleep 0.5 & wait $! || true
+      database_up "$own"
+    done
+    if kill -0 "$pid" 2>/dev/null; then
+      [ "$been_up" = 1 ] && say "kitto: the application is back"
+      [ "$been_up" = 1 ] || echo "Kitto is at http://127.0.0.1:$port"
+      been_up=1
+      up_since=$SECONDS
+      while kill -0 "$pid" 2>/dev/null; do
+        sleep 2 & wait -n "$!" "$pid" 2>/dev/null || true
+        database_up "$own"
+      done
+      # Up for a minute, it was well: the next pause is a short one again.
+      [ $((SECONDS - up_since)) -ge 60 ] && pause=1
     fi
+    [ "$stopping" = 1 ] && exit 0
+    [ "$been_up" = 1 ] || die "the application stopped; what it said stands above"
+    [ "$own" = 1 ] && rm -f "$HOME_DIR/users-pg/$pid"
+    say "kitto: the application stopped; starting it again in $pause s"
+    sleep "$pause" & wait $! || true
+    pause=$((pause * 2)); [ "$pause" -le 60 ] || pause=60
+    database_up "$own"
   done
-  wait "$pid" || die "the application stopped with an error"
+}
+
+# Should the private database be killed, it is started again where it was.
+database_up() {
+  local own="$1"
+  [ "$own" = 1 ] || return 0
+  if ! pg_running; then
+    say "kitto: the database stopped; starting it again"
+    pg_up || true
+  fi
 }

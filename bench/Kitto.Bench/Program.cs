@@ -9,7 +9,7 @@ using Kitto.Bench;
 // kitto bench clock    the clock of generated heads
 // kitto bench case     the whole way from a case document to its prescription, of the files given or of the example
 // kitto bench colours  generated colours as JSON, for an independent library to check
-// kitto bench fuzz     mutated cases and random lines by a fixed seed; forms and files too where an application is given
+// kitto bench fuzz     mutated cases, random lines, mutated forms and files by a fixed seed
 // kitto bench colour   forecast and search, the search held against the exhaustive one (--quick leaves that out)
 switch (args.FirstOrDefault())
 {
@@ -31,6 +31,8 @@ switch (args.FirstOrDefault())
     case "colours":
         Colours.Write(Console.Out, args.Length > 1 ? int.Parse(args[1], System.Globalization.CultureInfo.InvariantCulture) : 2000);
         return 0;
+    case "fuzz-forms":
+        return await FuzzRun.RunForms(Console.Out, args[1..]);
     case "fuzz":
         return FuzzRun.Run(Console.Out, args[1..]);
     default:

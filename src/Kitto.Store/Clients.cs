@@ -61,11 +61,7 @@ public sealed class Clients(Database db)
     /// Where everything stands that a client's record is read from: another text as soon as any row of it is written, whoever writes it.
     /// Rows that change are told by xmin, the transaction that wrote them; rows that are only ever added by the last one. Null where there is no such client.
     /// </summary>
-    public async Task<string?> Stand(Guid id)
-    {
-        await using var connection = await db.Open();
-        return await Stand(connection, id);
-    }
+    public Task<string?> Stand(Guid id) => db.On(connection => Stand(connection, id));
 
     internal static Task<string?> Stand(Npgsql.NpgsqlConnection connection, Guid id) => Dapper.SqlMapper.QuerySingleOrDefaultAsync<string>(connection, """
         select concat_ws('|', c.xmin, d.xmin, (select xmin from studio where id = 1),

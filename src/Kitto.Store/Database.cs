@@ -24,6 +24,11 @@ public sealed class Database : IAsyncDisposable
 
     private const int OneAtATime = 0x6b697474;
 
+    /// <summary>For so long after an answer connections are trusted to be alive.</summary>
+    private const long TrustedMilliseconds = 1000;
+
+    private long answered = long.MinValue / 2;
+
     /// <summary>Statements that come again are planned once for each connection; every connection works under the role.</summary>
     public Database(string connectionString)
     {
@@ -36,25 +41,35 @@ public sealed class Database : IAsyncDisposable
     /// <summary>Under the role where it is there; an outside database whose user could not make it is kept by the trigger alone.</summary>
     private const string AsRole = $"select set_config('role', '{Role}', false) where pg_has_role(current_user, (select oid from pg_roles where rolname = '{Role}'), 'member')";
 
-    public ValueTask<NpgsqlConnection> Open() => source.OpenConnectionAsync();
-
-    public async Task<IReadOnlyList<T>> List<T>(string sql, object? with = null)
+    /// <summary>A connection that answers. One that has idled is asked first: after the database was started again the pool is full of dead ones, and what is said must not be lost on them.</summary>
+    public async ValueTask<NpgsqlConnection> Open()
     {
-        await using var connection = await Open();
-        return (await connection.QueryAsync<T>(sql, with)).AsList();
+        var connection = await source.OpenConnectionAsync();
+        if (Environment.TickCount64 - Volatile.Read(ref answered) < TrustedMilliseconds)
+        {
+            return connection;
+        }
+
+        try
+        {
+            await connection.ExecuteAsync("select 1");
+        }
+        catch (NpgsqlException)
+        {
+            await connection.DisposeAsync();
+            source.Clear();
+            connection = await source.OpenConnectionAsync();
+        }
+
+        Volatile.Write(ref answered, Environment.TickCount64);
+        return connection;
     }
 
-    public async Task<T?> One<T>(string sql, object? with = null)
-    {
-        await using var connection = await Open();
-        return await connection.QuerySingleOrDefaultAsync<T>(sql, with);
-    }
+    public Task<IReadOnlyList<T>> List<T>(string sql, object? with = null) => On(async connection => (IReadOnlyList<T>)(await connection.QueryAsync<T>(sql, with)).AsList());
 
-    public async Task<int> Run(string sql, object? with = null)
-    {
-        await using var connection = await Open();
-        return await connection.ExecuteAsync(sql, with);
-    }
+    public Task<T?> One<T>(string sql, object? with = null) => On(connection => connection.QuerySingleOrDefaultAsync<T>(sql, with));
+
+    public Task<int> Run(string sql, object? with = null) => On(connection => connection.ExecuteAsync(sql, with));
 
     /// <summary>Runs several statements as one; on any exception nothing is written.</summary>
     public Task Together(Func<NpgsqlConnection, Task> work) => Together(async connection =>
@@ -64,13 +79,28 @@ public sealed class Database : IAsyncDisposable
     });
 
     /// <summary>Runs several statements as one; on any exception nothing is written.</summary>
-    public async Task<T> Together<T>(Func<NpgsqlConnection, Task<T>> work)
+    public Task<T> Together<T>(Func<NpgsqlConnection, Task<T>> work) => On(async connection =>
     {
-        await using var connection = await Open();
         await using var transaction = await connection.BeginTransactionAsync();
         var result = await work(connection);
         await transaction.CommitAsync();
         return result;
+    });
+
+    /// <summary>Works on a connection; one that broke is remembered, so that the next is asked before it is trusted.</summary>
+    internal async Task<T> On<T>(Func<NpgsqlConnection, Task<T>> work)
+    {
+        try
+        {
+            await using var connection = await Open();
+            return await work(connection);
+        }
+        catch (NpgsqlException broken) when (broken is not PostgresException || broken.SqlState?.StartsWith("57P", StringComparison.Ordinal) == true)
+        {
+            // The next one asks before it trusts.
+            Volatile.Write(ref answered, long.MinValue / 2);
+            throw;
+        }
     }
 
     /// <summary>

@@ -12,11 +12,7 @@ public sealed class Lines(Database db)
     public Task<IReadOnlyList<StoredLine>> All() => db.List<StoredLine>("select id, document::text as document, version from line order by id");
 
     /// <summary>Where the shelf stands: another text as soon as any line is written, whoever writes it.</summary>
-    public async Task<string> Stamp()
-    {
-        await using var connection = await db.Open();
-        return await Stamp(connection, hold: false);
-    }
+    public Task<string> Stamp() => db.On(connection => Stamp(connection, hold: false));
 
     /// <summary>The same in a transaction; held, the shelf stays as it is until its end.</summary>
     internal static async Task<string> Stamp(NpgsqlConnection connection, bool hold)

@@ -10,11 +10,7 @@ public sealed class Runs(Database db)
     private const string Columns = "id, kit_id, word, step, begun_at";
 
     /// <summary>All of a kit, as they came in.</summary>
-    public async Task<IReadOnlyList<RunLine>> Of(Guid kitId)
-    {
-        await using var connection = await db.Open();
-        return await Of(connection, kitId);
-    }
+    public Task<IReadOnlyList<RunLine>> Of(Guid kitId) => db.On(connection => Of(connection, kitId));
 
     /// <summary>All of every kit that is not done, by kit.</summary>
     public async Task<ILookup<Guid, RunLine>> OfOpenKits() =>

@@ -12,20 +12,15 @@ public sealed class SafetyRecords(Database db)
     private const string Columns = "id, client_id, kind, kit_id, happened_at, said_at, said_by, says, line, result, minutes, rule, of_event, source";
 
     /// <summary>Everything of one client.</summary>
-    public async Task<SafetyRecord> Of(Guid clientId)
-    {
-        await using var connection = await db.Open();
-        return await Of(connection, clientId);
-    }
+    public Task<SafetyRecord> Of(Guid clientId) => db.On(connection => Of(connection, clientId));
 
     /// <summary>Everything of every client who has a kit that is not done.</summary>
-    public async Task<IReadOnlyDictionary<Guid, SafetyRecord>> OfOpenKits()
+    public Task<IReadOnlyDictionary<Guid, SafetyRecord>> OfOpenKits() => db.On<IReadOnlyDictionary<Guid, SafetyRecord>>(async connection =>
     {
         const string Open = "(select client_id from kit where state <> 'closed')";
-        await using var connection = await db.Open();
         var events = (await connection.QueryAsync<Row>($"select {Columns} from safety_event where client_id in {Open} order by seq")).ToLookup(e => e.ClientId);
         return (await connection.QueryAsync<BornRow>(BornSql($"in {Open}"))).GroupBy(b => b.ClientId).ToDictionary(g => g.Key, g => Made(events[g.Key], g));
-    }
+    });
 
     internal static async Task<SafetyRecord> Of(NpgsqlConnection connection, Guid clientId) => Made(
         await connection.QueryAsync<Row>($"select {Columns} from safety_event where client_id = @clientId order by seq", new { clientId }),

@@ -92,7 +92,7 @@ app.Use(async (context, next) =>
     await next();
 });
 app.UseStaticFiles();
-app.UseMiddleware<CleanText>();
+app.UseWhen(c => !c.Request.Path.StartsWithSegments("/healthz"), pages => pages.UseMiddleware<CleanText>());
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();

@@ -19,7 +19,8 @@ public sealed class Reactions(GuideDoor door, SafetyCommands commands, TimeProvi
         }
 
         string told = form["happened"].ToString().Trim();
-        await commands.Say(owner.ClientId, _ => KitLife.React(Who(form, clock.GetUtcNow().UtcDateTime), owner.Kit?.Id, told.Length > 0 ? $"{says}: {told}" : says));
+        var who = Who(form, clock.GetUtcNow().UtcDateTime);
+        await commands.Say(owner.ClientId, _ => KitLife.React(who, owner.Kit?.Id, told.Length > 0 ? $"{says}: {told}" : says));
         return true;
     }
 
