@@ -26,7 +26,7 @@ const web = join(root, 'src', 'Kitto.Web');
 let app;
 const start = () => { app = spawn('dotnet', [join(web, 'bin', 'Release', 'net10.0', 'Kitto.Web.dll')], { stdio: process.env.KITTO_SAY ? 'inherit' : 'ignore', env: { ...process.env, KITTO_DATABASE: `${cluster};Database=${name}`, KITTO_DEMO: '1', KITTO_KEYS: keys, KITTO_MESSAGES: 'off', ASPNETCORE_URLS: url, ASPNETCORE_CONTENTROOT: web, Logging__LogLevel__Default: process.env.KITTO_SAY ? 'Error' : 'None' } }); };
 const ready = async () => { try { return (await (await fetch(url + '/healthz', { signal: AbortSignal.timeout(4000) })).json()).ready === true; } catch { return false; } };
-const back = async () => { for (let i = 0; i < 600; i++) { if (await ready()) return; if (app.exitCode !== null || app.signalCode !== null) start(); await sleep(100); } throw new Error('it did not come back within a minute'); };
+const back = async () => { for (let i = 1; i < 900; i++) { if (await ready()) return; if (app.exitCode !== null || app.signalCode !== null) start(); if (i % 25 === 0) databaseUp(); await sleep(100); } throw new Error('it did not come back within a minute'); };
 const databaseUp = () => spawnSync('bash', [join(root, 'kitto'), 'bench', 'faults-database'], { env: process.env, encoding: 'utf8' });
 
 start();

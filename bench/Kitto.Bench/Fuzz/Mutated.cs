@@ -32,9 +32,16 @@ public sealed class Mutated(int seed)
     {
         ["service"] = ["rootTouchUp", "rootAndRefresh", "gloss", "rootAndGloss", "rootShadow", "baseLift", "greyBlend", "lighten"],
         ["tone"] = ["N", "NN", "AG", "AB", "V", "G", "C", "R", "B", "GC", "AB/V", "RC"],
-        ["texture"] = ["fine", "medium", "coarse"], ["density"] = ["low", "medium", "high"], ["porosity"] = ["low", "normal", "high"], ["who"] = ["trained", "helper", "alone"],
-        ["history"] = ["virgin", "permanent", "demi", "gloss", "lightened", "boxDye", "unknown"], ["lengthsCondition"] = ["dry", "damp"], ["coverage"] = ["full", "patchy", "greyShows"],
-        ["scalp"] = ["sound", "sensitive"], ["depth"] = ["right", "tooLight", "tooDark"], ["result"] = ["clear", "right", "tooLight"],
+        ["texture"] = ["fine", "medium", "coarse"],
+        ["density"] = ["low", "medium", "high"],
+        ["porosity"] = ["low", "normal", "high"],
+        ["who"] = ["trained", "helper", "alone"],
+        ["history"] = ["virgin", "permanent", "demi", "gloss", "lightened", "boxDye", "unknown"],
+        ["lengthsCondition"] = ["dry", "damp"],
+        ["coverage"] = ["full", "patchy", "greyShows"],
+        ["scalp"] = ["sound", "sensitive"],
+        ["depth"] = ["right", "tooLight", "tooDark"],
+        ["result"] = ["clear", "right", "tooLight"],
     };
 
     /// <summary>A case that is legal in every field, over the whole range; what the fields are together is left to chance.</summary>
@@ -54,7 +61,11 @@ public sealed class Mutated(int seed)
             ["client"] = new JsonObject { ["ageYears"] = chance.Next(16, 100), ["firstKit"] = Flip(), ["pregnant"] = Flip(.1), ["scalp"] = One("scalp"), ["newMedicine"] = Flip(.1) },
             ["hair"] = new JsonObject
             {
-                ["texture"] = One("texture"), ["density"] = One("density"), ["porosity"] = One("porosity"), ["naturalLevel"] = Half(1, 10), ["lengthCm"] = Flip(.8) ? chance.Next(30, 70) : chance.Next(1, 121),
+                ["texture"] = One("texture"),
+                ["density"] = One("density"),
+                ["porosity"] = One("porosity"),
+                ["naturalLevel"] = Half(1, 10),
+                ["lengthCm"] = Flip(.8) ? chance.Next(30, 70) : chance.Next(1, 121),
                 ["lengths"] = new JsonObject { ["level"] = Half(1, 12), ["tone"] = One("tone"), ["history"] = One("history"), ["highlighted"] = Flip(.3) },
                 ["band"] = Some(.3, () => new JsonObject { ["lengthMm"] = Far(1200), ["level"] = Half(1, 12), ["tone"] = One("tone") }),
             },
@@ -201,10 +212,21 @@ public sealed class Mutated(int seed)
         double min = chance.Next(0, 40), standard = min + chance.Next(1, 30), max = standard + chance.Next(0, 20);
         return new JsonObject
         {
-            ["kitto"] = "line/1", ["id"] = id, ["name"] = "Line " + id, ["kind"] = kind, ["thickness"] = Any("cream", "gel", "liquid"),
-            ["developerPerColour"] = Any(.5, 1, 1.5, 2, 3.0), ["developers"] = new JsonArray([.. strengths.Select(v => new JsonObject { ["volume"] = v, ["chairOnly"] = chance.Next(4) == 0 })]),
-            ["processMinutes"] = standard, ["processMin"] = chance.NextDouble() < .02 ? max + 5 : min, ["processMax"] = max, ["workingLifeMinutes"] = chance.Next(10, 60), ["longestContactMinutes"] = max + chance.Next(0, 30),
-            ["tubeGrams"] = chance.Next(30, 500), ["skinTestMonths"] = chance.Next(7), ["shades"] = new JsonArray([.. shades.Select(s => JsonValue.Create(s))]),
+            ["kitto"] = "line/1",
+            ["id"] = id,
+            ["name"] = "Line " + id,
+            ["kind"] = kind,
+            ["thickness"] = Any("cream", "gel", "liquid"),
+            ["developerPerColour"] = Any(.5, 1, 1.5, 2, 3.0),
+            ["developers"] = new JsonArray([.. strengths.Select(v => new JsonObject { ["volume"] = v, ["chairOnly"] = chance.Next(4) == 0 })]),
+            ["processMinutes"] = standard,
+            ["processMin"] = chance.NextDouble() < .02 ? max + 5 : min,
+            ["processMax"] = max,
+            ["workingLifeMinutes"] = chance.Next(10, 60),
+            ["longestContactMinutes"] = max + chance.Next(0, 30),
+            ["tubeGrams"] = chance.Next(30, 500),
+            ["skinTestMonths"] = chance.Next(7),
+            ["shades"] = new JsonArray([.. shades.Select(s => JsonValue.Create(s))]),
             ["outOfStock"] = new JsonArray([.. shades.Where(_ => chance.NextDouble() < .1).Select(s => JsonValue.Create(s))]),
         };
     }
