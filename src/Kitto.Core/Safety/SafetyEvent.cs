@@ -61,7 +61,7 @@ public sealed record SafetyEvent(Guid Id, SafetyKind Kind, Guid? Kit, DateTime A
 
     /// <summary>The rule and the sentence of a stop.</summary>
     public Because Why => Kind == SafetyKind.Reaction
-        ? new Because("SA1", $"A reaction was reported: {(Says.Length > 0 ? Says : "it burned, itched, swelled or went red")}. Never by kit from now on; a doctor and the salon in person decide.", "stop")
+        ? new Because("SA1", $"A reaction was reported{(Says.Length > 0 ? " " + Says : "")}. Never by kit from now on; a doctor and the salon in person decide.", "stop")
         : new Because(Rule ?? "SA1", Says, "stop");
 }
 

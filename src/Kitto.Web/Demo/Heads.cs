@@ -162,7 +162,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Studios
             if (result is not null)
             {
                 var who = new Speaker(Guid.CreateVersion7(), at.AddDays(2.1), Speaker.Client);
-                await Say(kit, (record, gate) => result == "clear" ? KitLife.SkinClear(record, gate, on, who) : KitLife.React(who, gate.Id, "of a skin test", line, on));
+                await Say(kit, (record, gate) => result == "clear" ? KitLife.SkinClear(record, gate, on, who) : KitLife.React(who, gate.Id, "with a skin test", line, on));
             }
         }
     }

@@ -167,7 +167,7 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
     /// <summary>The one button on every page of hers: taken through any link that ever was hers, in any state of the kit, with or without scripts.</summary>
     public async Task<IActionResult> OnPostBurns(string token)
     {
-        bool taken = await reactions.Take(token, Request.HasFormContentType ? Request.Form : FormCollection.Empty, Request.HasFormContentType && Request.Form["result"] == "reacted" ? "of a skin test" : "with the stop button");
+        bool taken = await reactions.Take(token, Request.HasFormContentType ? Request.Form : FormCollection.Empty, Request.HasFormContentType && Request.Form["result"] == "reacted" ? "with a skin test" : "with the stop button");
         if (await Load(token))
         {
             return Redirect($"/g/{token}");
@@ -183,7 +183,7 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
         bool reacted = Request.HasFormContentType && Request.Form["comfort"] == "reacted";
         if (!await Load(token))
         {
-            Reacted = reacted && await reactions.Take(token, Request.Form, "with the report of a kit");
+            Reacted = reacted && await reactions.Take(token, Request.Form, "in the report of a kit");
             return Page410();
         }
 
@@ -193,7 +193,7 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
         }
 
         var report = Open!.MayReport && Open.Outcome is null ? ReadReport() : null;
-        var felt = reacted ? KitLife.React(Who(), Open.Kit.Id, $"with the report of a kit{(Typed.GetValueOrDefault("note", "").Trim() is { Length: > 0 } note ? ": " + note : "")}") : null;
+        var felt = reacted ? KitLife.React(Who(), Open.Kit.Id, $"in the report of a kit{(Typed.GetValueOrDefault("note", "").Trim() is { Length: > 0 } note ? ": " + note : "")}") : null;
         string? refused = report is not null || felt is not null ? await commands.Report(Open.Kit, report, felt) : null;
         if (report is not null && refused is null)
         {
