@@ -83,6 +83,8 @@ public static class Photo
             return null;
         }
 
+        // Nobody writes into it any more: the image below is the same memory, not a copy.
+        read.SetImmutable();
         bool sideways = codec.EncodedOrigin is SKEncodedOrigin.LeftTop or SKEncodedOrigin.RightTop or SKEncodedOrigin.RightBottom or SKEncodedOrigin.LeftBottom;
         float scale = Math.Min(1f, (float)LongestSide / Math.Max(read.Width, read.Height));
         int width = Math.Max(1, (int)Math.Round((sideways ? read.Height : read.Width) * scale));
