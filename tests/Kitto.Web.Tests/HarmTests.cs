@@ -347,6 +347,34 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains("SA2", colourist.Find("#answer").TextContent, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Answers_given_by_mistake_are_corrected_and_asked_again_and_only_then_a_kit_is_signed()
+    {
+        var (kit, _, colourist) = await studio.FreshKit("Mista Keyes");
+        string answers = $"/clients/{kit.ClientId}/answers";
+        await colourist.Open(answers);
+        await colourist.Answer(".questions", ("reactions", "yes"), ("blackHenna", "yes"));
+        Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
+        await colourist.Open($"/clients/{kit.ClientId}");
+        while (colourist.FindAll("#safety form[action*=Doubt]").Count > 0)
+        {
+            await colourist.Send("#safety form[action*=Doubt]", ("reason", "Taken down for another client of the same name."));
+            await colourist.Send("#safety form[action*=Correct]");
+        }
+
+        string sitting = $"/clients/{kit.ClientId}/prescription";
+        await colourist.Open(sitting);
+        Assert.DoesNotContain("Stop: no colour", colourist.Text, StringComparison.Ordinal);
+        await colourist.Send("#sitting", "?handler=Sign");
+        Assert.Contains("Ask her again", colourist.Text, StringComparison.Ordinal);
+        await colourist.Open(answers);
+        await colourist.Answer(".questions");
+        await colourist.Open(sitting);
+        await colourist.Send("#sitting", "?handler=Sign");
+        Assert.StartsWith("/kits/", colourist.Address, StringComparison.Ordinal);
+        Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
+    }
+
     [Theory]
     [InlineData("answers")]
     [InlineData("reading")]

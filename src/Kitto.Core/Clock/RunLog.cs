@@ -54,11 +54,14 @@ public sealed record RunState(DateTime? BegunAt, IReadOnlyList<RunLine> Steps, D
     /// <summary>When something was heard of it last.</summary>
     public DateTime? HeardAt => Steps.Count > 0 ? Steps.Max(s => s.At) : BegunAt;
 
+    /// <summary>Whether nothing was heard of it for so long that it is over.</summary>
+    private bool Lapsed(DateTime now) => now >= HeardAt!.Value.AddHours(LapsesHours);
+
     /// <summary>Whether colour is on the head at a moment.</summary>
-    public bool OnHead(DateTime now) => FirstStroke <= now && EndedAt is null && now < HeardAt!.Value.AddHours(LapsesHours);
+    public bool OnHead(DateTime now) => FirstStroke <= now && EndedAt is null && !Lapsed(now);
 
     /// <summary>Whether it is begun and not over, with or without colour on the head.</summary>
-    public bool InHand(DateTime now) => BegunAt <= now && EndedAt is null && now < HeardAt!.Value.AddHours(LapsesHours);
+    public bool InHand(DateTime now) => BegunAt <= now && EndedAt is null && !Lapsed(now);
 
     /// <summary>Whether it was begun and never said to be over, and is so long ago that it must be.</summary>
     public bool Forgotten(DateTime now) => BegunAt is not null && EndedAt is null && !InHand(now);
@@ -82,9 +85,10 @@ public sealed record RunState(DateTime? BegunAt, IReadOnlyList<RunLine> Steps, D
         bool running = BegunAt is not null && !Closed;
         switch (word.Word)
         {
-            case RunWord.Start when !running || EndedAt is not null || word.At >= HeardAt!.Value.AddHours(LapsesHours):
+            case RunWord.Start when !running || EndedAt is not null || Lapsed(word.At):
                 return new RunState(word.At, [], null, null);
-            case RunWord.Step when running:
+            // A run that lapsed is begun anew, while the gate stands open, or not at all.
+            case RunWord.Step when running && !Lapsed(word.At):
                 return Standing([.. Steps, word], does);
             case RunWord.Back when running && Steps.LastOrDefault(s => s.Step == word.Step) is { } mistaken:
                 return Standing([.. Steps.Where(s => s.Id != mistaken.Id)], does);

@@ -70,7 +70,7 @@ public static class CaseReader
             root.Fail("hair.lengthCm", string.Create(CultureInfo.InvariantCulture, $"is {hair.LengthCm:0.#}, shorter than the regrowth of {longest * 10:0.#} mm"), string.Create(CultureInfo.InvariantCulture, $"{longest:0.#} to 120"));
         }
 
-        var roots = shelf is null || goal is null || root.Errors.Count > 0 ? null : LineFor(root, goal, line, house, shelf);
+        var roots = shelf is null || goal is null || root.Errors.Count > 0 ? null : LineNeeded.For(root, goal, line, house, shelf);
         if (formula is not null && roots is not null)
         {
             var used = formula.Use == "lengths" ? shelf!.ForLengths(goal!.Service, roots) : roots;
@@ -85,31 +85,6 @@ public static class CaseReader
         var painting = root.Object("painting") is { } paintingIn ? ReadPainting(paintingIn) : null;
         root.Done();
         return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last) { Grown = grown }, goal!, line, formula, plan, house, reports, painting);
-    }
-
-    /// <summary>The line this case is mixed from; null with a complaint where there is none, or nothing can be mixed from it.</summary>
-    private static Line? LineFor(ObjectReader root, Goal goal, string? named, House house, Shelf shelf)
-    {
-        string usable = string.Join(", ", shelf.Lines.Where(l => l.Mixable && !LineCheck.Of(l).Any()).Select(l => l.Id));
-        if (shelf.For(goal, named, house) is not { } line)
-        {
-            root.Fail("line", "is not said, and the shelf has none for this service", usable.Length > 0 ? usable : "a line with a shade in stock");
-            return null;
-        }
-
-        if (LineCheck.Of(line).FirstOrDefault() is { } wrong)
-        {
-            root.Fail("line", $"{line.Id} cannot be used: its {wrong.Path} {wrong.Says}", wrong.Range);
-            return null;
-        }
-
-        if (!line.Mixable)
-        {
-            root.Fail("line", $"{line.Id} has no shade in stock to mix from", $"a line with one in stock: {usable}");
-            return null;
-        }
-
-        return line;
     }
 
     private static ObjectReader? Needed(ObjectReader root, string name, string range)

@@ -20,14 +20,17 @@ public sealed record ClientRecord(
     /// <summary>The colour day that came after the last reading was taken; null where none did.</summary>
     public DateOnly? ColouredSince => Reading is { } reading ? Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= Studio.Today(reading.TakenAt)) : null;
 
-    /// <summary>What she answered last, word for word; null where she was never asked.</summary>
-    public Consultation? Last { get; } = Answers.Count == 0 ? null : ConsultationReader.Kept(Answers[0].Document);
+    /// <summary>Her answers that were not corrected, newest first.</summary>
+    private IEnumerable<StoredAnswers> Standing => Answers.Where(a => !Safety.IsStruck($"answers:{a.Id}"));
+
+    /// <summary>What she answered last, word for word; null where she was never asked, or what she answered was corrected.</summary>
+    public Consultation? Last => Standing.FirstOrDefault() is { } last ? ConsultationReader.Kept(last.Document) : null;
 
     /// <summary>What she answered, with what she told earlier and left out later; null where she was never asked.</summary>
     public Consultation? Told => Last is { } last ? Joined(last) : null;
 
     /// <summary>Answers together with what stands of the earlier ones.</summary>
-    public Consultation Joined(Consultation told) => told.With(Answers.Where(a => !Safety.IsStruck($"answers:{a.Id}")).Select(a => ConsultationReader.Kept(a.Document)), Safety.Youngest);
+    public Consultation Joined(Consultation told) => told.With(Standing.Select(a => ConsultationReader.Kept(a.Document)), Safety.Youngest);
 
     /// <summary>Her whole years today, by the youngest day of birth that was ever given.</summary>
     public int Age => Consultation.Age(Safety.Youngest ?? Client.BirthDate, Today);
@@ -49,7 +52,7 @@ public sealed record ClientRecord(
     public DateTime? LastSigned => Prescriptions.Where(p => p.KitId is not null).Select(p => (DateTime?)p.SignedAt).Max();
 
     /// <summary>Where her answers stand for the kit that comes now.</summary>
-    public AnswersStand AnswersStand => Consultation.Stand(Answers.Count == 0 ? null : Answers[0].AnsweredAt, LastSigned, Now);
+    public AnswersStand AnswersStand => Consultation.Stand(Standing.FirstOrDefault()?.AnsweredAt, LastSigned, Now);
 
     /// <summary>The answers the last kit was made on, else the ones before the newest: what a change is told against.</summary>
     public StoredAnswers? ToldBefore => Answers.Skip(1).FirstOrDefault(a => LastSigned is not { } signed || a.AnsweredAt <= signed) ?? Answers.Skip(1).FirstOrDefault();

@@ -3,8 +3,6 @@ using Kitto.Core;
 using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
-using Kitto.Core.Outcome;
-using Kitto.Core.Quantity;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
@@ -21,10 +19,6 @@ namespace Kitto.Web.Pages.ClientGuide;
 [IgnoreAntiforgeryToken]
 public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reactions reactions, RunDesk run, TimeProvider clock) : PageModel
 {
-    /// <summary>What she may say of a scalp; the last is a reaction.</summary>
-    public static readonly IReadOnlyList<(string Name, string Says)> Comforts =
-        [("fine", "Nothing"), ("tingled", "It tingled a little"), ("reacted", "It burned, itched, swelled or went red")];
-
     public OpenGuide? Open { get; private set; }
 
     public string Token { get; private set; } = "";
@@ -126,7 +120,7 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
             return Again("result", "Say how the strand came out.");
         }
 
-        bool number = TryNumber(minutes, 1, 120, out double? took);
+        bool number = ReportForm.TryNumber(minutes, 1, 120, out double? took);
         var picture = await Picture(photo);
         // What is not right is taken whatever is wrong with the rest.
         if (came == StrandResult.Right && (!number || Wrong.ContainsKey("photo")))
@@ -192,7 +186,7 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
             Typed[name] = value.ToString();
         }
 
-        var report = Open!.MayReport && Open.Outcome is null ? ReadReport() : null;
+        var report = Open!.MayReport && Open.Outcome is null ? ReportForm.Read(Open, Typed, Wrong, Today, clock.GetUtcNow().UtcDateTime) : null;
         var felt = reacted ? KitLife.React(Who(), Open.Kit.Id, $"in the report of a kit{(Typed.GetValueOrDefault("note", "").Trim() is { Length: > 0 } note ? ": " + note : "")}") : null;
         string? refused = report is not null || felt is not null ? await commands.Report(Open.Kit, report, felt) : null;
         if (report is not null && refused is null)
@@ -245,68 +239,6 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
         return Again(refused.Field.Length > 0 ? refused.Field : null, refused.Says + range);
     }
 
-    private OutcomeReport? ReadReport()
-    {
-        var quantity = Open!.Prescription.Quantity!;
-        double most = Math.Round(quantity.SendGrams.Value - quantity.ResidueGrams.Value - 0.1, 1);
-        bool ranOut = Typed.GetValueOrDefault("ranOut") == "true";
-        string Choice(string name, IEnumerable<string> allowed, string ask)
-        {
-            string chosen = Typed.GetValueOrDefault(name, "");
-            if (!allowed.Contains(chosen))
-            {
-                Wrong[name] = ask;
-            }
-
-            return chosen;
-        }
-
-        string coverage = Choice("coverage", Enum.GetValues<Coverage>().Select(Json.Name), "Say whether white shows.");
-        string depth = Choice("depth", Enum.GetValues<Depth>().Select(Json.Name), "Say how dark it came out.");
-        string tone = Choice("tone", Enum.GetValues<ToneOutcome>().Select(Json.Name), "Say how warm it came out.");
-        string comfort = Choice("comfort", Comforts.Select(c => c.Name), "Say how the scalp felt.");
-        // Grams that were weighed count; else the picture of the bowl, which is a judgement.
-        bool weighed = !string.IsNullOrWhiteSpace(Typed.GetValueOrDefault("leftGrams"));
-        double? left = null;
-        if (weighed && !TryNumber(Typed["leftGrams"], 0, most, out left))
-        {
-            Wrong["leftGrams"] = $"0 to {most:0.#} grams: of {quantity.SendGrams} sent, {quantity.ResidueGrams} stays on the bowl.";
-        }
-        else if (!weighed && !ranOut)
-        {
-            if (double.TryParse(Typed.GetValueOrDefault("bowl"), NumberStyles.Float, CultureInfo.InvariantCulture, out double full) && Leftover.Pictures.Contains(full))
-            {
-                left = Leftover.Judged(Open.Prescription, Share.Of(full), Typed.GetValueOrDefault("reserve") == "true").Value;
-            }
-            else
-            {
-                Wrong["leftGrams"] = "Tap the bowl that looks like yours, or give the grams.";
-            }
-        }
-
-        if (!TryNumber(Typed.GetValueOrDefault("minutes"), 1, 240, out double? minutes))
-        {
-            Wrong["minutes"] = "1 to 240 minutes, or leave it empty.";
-        }
-
-        if (!DateOnly.TryParseExact(Typed.GetValueOrDefault("appliedOn"), "yyyy-MM-dd", out var day))
-        {
-            Wrong["appliedOn"] = "Give the day you coloured.";
-        }
-        else if (day > Today || day < Open.Studio.Today(Open.Signed.SignedAt))
-        {
-            Wrong["appliedOn"] = day > Today ? "This day is in the future." : "That was before this kit was made.";
-        }
-
-        string note = Typed.GetValueOrDefault("note", "").Trim();
-        if (note.Length > 1000)
-        {
-            Wrong["note"] = "At most 1000 characters.";
-        }
-
-        return Wrong.Count > 0 ? null : new OutcomeReport(Open.Kit.Id, day, coverage, depth, tone, ranOut ? 0 : left!.Value, ranOut, weighed || ranOut, comfort, minutes, note, clock.GetUtcNow().UtcDateTime, null);
-    }
-
     /// <summary>The picture that came with a test; none is no complaint.</summary>
     private async Task<byte[]?> Picture(IFormFile? photo)
     {
@@ -322,12 +254,6 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
         }
 
         return taken;
-    }
-
-    private static bool TryNumber(string? text, double min, double max, out double? number)
-    {
-        number = TypedNumber.Read(text, min, max);
-        return number is not null || string.IsNullOrWhiteSpace(text);
     }
 
     private PageResult Again(string? field, string says)
