@@ -107,6 +107,9 @@ public sealed class SturdyTests(Studio studio) : IClassFixture<Studio>
     [InlineData("hair.lengths.level.deeper.still", "1")]
     [InlineData("zones", "all")]
     [InlineData("line.x", "1")]
+    [InlineData("goal.service", "300")]
+    [InlineData("hands.who", "7")]
+    [InlineData("look", "99")]
     [InlineData("deep", "70")]
     public async Task Paths_that_are_none_of_a_sittings_are_no_facts_and_kill_no_draft(string path, string value)
     {

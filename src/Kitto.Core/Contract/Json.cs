@@ -29,6 +29,9 @@ public static class Json
     /// <summary>The name of a choice as documents write it.</summary>
     public static string Name<T>(T value) where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
+    /// <summary>The choice of that name, as documents and forms write it; null where there is none. A number is no name.</summary>
+    public static T? Named<T>(string? name) where T : struct, Enum => Enum.GetValues<T>().Where(v => Name(v) == name).Cast<T?>().FirstOrDefault();
+
     /// <summary>A name in words: "boxDye" becomes "box dye".</summary>
     public static string Spaced(string name) => string.Concat(name.Select(c => char.IsUpper(c) ? " " + char.ToLowerInvariant(c) : c.ToString()));
 

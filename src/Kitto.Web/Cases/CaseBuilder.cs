@@ -286,7 +286,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     {
         var done = record.SkinTests.Where(t => t.Clear).Select(t => t.On).ToList();
         string line = values["line"];
-        if (line.Length == 0 && Enum.TryParse(values["goal.service"], true, out Service service))
+        if (line.Length == 0 && Json.Named<Service>(values["goal.service"]) is { } service)
         {
             line = held.Shelf.For(new Goal(service, null, null, null), null, record.Studio.House())?.Id ?? "";
         }

@@ -1,5 +1,6 @@
 using Kitto.Core;
 using Kitto.Core.Clock;
+using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
@@ -34,7 +35,7 @@ public sealed class RunDesk(Runs runs, SafetyCommands commands, TimeProvider clo
         var found = new List<RunLine>();
         foreach (string[] words in text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Take(RunState.Most).Select(l => l.Trim().Split(' ')))
         {
-            if (words.Length == 4 && Guid.TryParse(words[0], out var id) && Enum.TryParse(words[1], true, out RunWord word) && Enum.IsDefined(word) && !int.TryParse(words[1], out _)
+            if (words.Length == 4 && Guid.TryParse(words[0], out var id) && Json.Named<RunWord>(words[1]) is { } word
                 && int.TryParse(words[2], out int step) && (word is RunWord.Start or RunWord.End ? step == 0 : step >= 1 && step <= Math.Min(99, steps))
                 && long.TryParse(words[3], out long ms) && ms > 0 && ms < DateTimeOffset.MaxValue.ToUnixTimeMilliseconds())
             {

@@ -119,7 +119,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Studios
     /// <summary>Reads a head, and asks before it what is asked.</summary>
     private async Task<KeptReading> Read(Guid client, (string Path, string Value)[] head, double daysAgo)
     {
-        var put = Enum.TryParse(head.LastOrDefault(h => h.Path == "hair.lengths.history").Value, true, out Treatment what) ? what : Treatment.Permanent;
+        var put = Json.Named<Treatment>(head.LastOrDefault(h => h.Path == "hair.lengths.history").Value) ?? Treatment.Permanent;
         await Tell(client, daysAgo + .1, colourist.Id, t => t with { PutOn = t.PutOn.Count > 0 ? t.PutOn : [Put(DateOnly.FromDateTime(now).AddMonths(-3), put)] });
         var record = (await cases.Load(client))!;
         return new KeptReading(client, record.Reading?.Version ?? 0, Values(head).ToJson().ToJsonString(Json.Options), colourist.Id, colourist.DisplayName, now.AddDays(-daysAgo), null, []);

@@ -115,7 +115,7 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
         }
 
         (Typed["result"], Typed["minutes"]) = (result ?? "", minutes ?? "");
-        if (!Enum.TryParse(result, true, out StrandResult came) || int.TryParse(result, out _))
+        if (Json.Named<StrandResult>(result) is not { } came)
         {
             return Again("result", "Say how the strand came out.");
         }

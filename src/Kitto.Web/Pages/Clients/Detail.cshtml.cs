@@ -106,7 +106,7 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands com
         if (reported.Count > 0)
         {
             string who = CaseBuilder.Begin(record).Values["hands.who"];
-            Hands = new Hands(Enum.TryParse(who, true, out Who found) ? found : Who.Alone, true, [.. reported.Select(r => r.Used)]);
+            Hands = new Hands(Json.Named<Who>(who) ?? Who.Alone, true, [.. reported.Select(r => r.Used)]);
             Kits = [.. reported.OrderByDescending(r => r.Used.DaysAgo).Select(r => $"kit {r.Signed.KitNumber}")];
         }
 

@@ -207,7 +207,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Values = FormValues.From(Request.Form);
         BegunFrom = int.TryParse(Request.Form["begunFrom"], out int version) ? version : 0;
         Tried = true;
-        Look = Enum.TryParse(Request.Form["look"], true, out Zone zone) && Enum.IsDefined(zone) ? zone : Look;
+        Look = Json.Named<Zone>(Request.Form["look"]) ?? Look;
         Mix = Request.Form["mix"].ToString().Trim();
         Why = Request.Form["why"].ToString();
         Confirmed = Request.Form["confirmed"] == "true";
