@@ -73,6 +73,17 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   await expect(second.locator('.step.shown')).toHaveAttribute('data-zone', other);
   await expect.poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'back'`), { timeout: 15_000 }).toBe('1');
 
+  // A phone whose clock is ten minutes ahead tells the right moments all the same.
+  const wrong = await (await browser.newContext({ viewport: phone })).newPage();
+  await wrong.addInitScript(() => { const now = Date.now; Date.now = () => now() + 600_000; });
+  await wrong.goto(link);
+  await expect(wrong.locator('.step.shown')).toHaveAttribute('data-zone', other);
+  await wrong.locator('#run-next').click();
+  await wrong.getByRole('button', { name: 'By mistake: one step back' }).click();
+  await expect.poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'back'`), { timeout: 15_000 }).toBe('2');
+  expect(sql(`select count(*) from run_step where kit_id = '${kit}' and begun_at > now() + interval '3 seconds'`)).toBe('0');
+  await wrong.close();
+
   // Too old meanwhile: with colour on the head everything stays. Stopped meanwhile: it comes off now, and then it is over.
   later(kit, '20 days');
   await second.reload();

@@ -20,6 +20,9 @@ public sealed record ClientRecord(
     /// <summary>The colour day that came after the last reading was taken; null where none did.</summary>
     public DateOnly? ColouredSince => Reading is { } reading ? Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= Studio.Today(reading.TakenAt)) : null;
 
+    // Asked for several times a page; the record it is read from never changes.
+    private Consultation? told;
+
     /// <summary>Her answers that were not corrected, newest first.</summary>
     private IEnumerable<StoredAnswers> Standing => Answers.Where(a => !Safety.IsStruck($"answers:{a.Id}"));
 
@@ -27,7 +30,7 @@ public sealed record ClientRecord(
     public Consultation? Last => Standing.FirstOrDefault() is { } last ? ConsultationReader.Kept(last.Document) : null;
 
     /// <summary>What she answered, with what she told earlier and left out later; null where she was never asked.</summary>
-    public Consultation? Told => Last is { } last ? Joined(last) : null;
+    public Consultation? Told => told ??= Last is { } last ? Joined(last) : null;
 
     /// <summary>Answers together with what stands of the earlier ones.</summary>
     public Consultation Joined(Consultation told) => told.With(Standing.Select(a => ConsultationReader.Kept(a.Document)), Safety.Youngest);

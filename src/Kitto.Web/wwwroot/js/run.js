@@ -44,10 +44,13 @@
       rinse: 0,
       says: '',
       shift: 0,
+      floor: 0,
+      known: false,
       init() {
         // Each run has a memory of its own: what was left of an earlier one says nothing of this.
         this.key = 'kitto-run-' + this.$el.dataset.run + '-' + this.$el.dataset.began;
         try { Object.assign(this, JSON.parse(localStorage.getItem(this.key) ?? '{}')); } catch { /* a damaged note begins again */ }
+        this.floor = Math.max(this.floor, Number(this.$el.dataset.began));
         this.steps = $$('.step[data-step]', this.$el);
         this.at = Math.min(Math.max(1, this.at), this.steps.length + 1);
         $('#run-acts').hidden = false;
@@ -62,9 +65,11 @@
         }
       },
       now() { return Date.now() + this.shift; },
-      keep() { const { at, unsent, begun, first, rinse, says, shift } = this; try { localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift })); } catch { /* private window: it runs without memory */ } },
+      keep() { const { at, unsent, begun, first, rinse, says, shift, floor } = this; try { localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift, floor })); } catch { /* private window: it runs without memory */ } },
       id() { return [8, 4, 4, 4, 12].map(n => [...crypto.getRandomValues(new Uint8Array(n))].map(b => (b % 16).toString(16)).join('')).join('-'); },
-      tell(word, step) { const at = Math.round(this.now()); this.unsent.push(`${this.id()} ${word} ${step} ${at}`); return at; },
+      // Kept by this phone's own clock; it is put on the server's when it is sent, however wrong this one is, and in the order in which it was tapped.
+      tell(word, step) { this.unsent.push({ id: this.id(), word, step, raw: Date.now() }); return Math.round(this.now()); },
+      line(said) { this.floor = Math.max(Math.round(said.raw + this.shift), this.floor + 1); return `${said.id} ${said.word} ${said.step} ${this.floor}`; },
       begin() {
         const at = this.tell('step', this.at);
         this.begun[this.at] = at;
@@ -76,11 +81,12 @@
       async sync() {
         if (this.busy) return;
         this.busy = true;
-        const sending = this.unsent.length;
+        // The first answer tells what this phone's clock is off by; only then what was tapped is put on the server's.
+        const sending = this.known ? this.unsent.length : 0;
         try {
           const form = $('#run-steps');
           const body = new FormData(form);
-          body.set('steps', this.unsent.join('\n'));
+          if (sending) body.set('steps', this.unsent.slice(0, sending).map(said => this.line(said)).join('\n'));
           const answer = await fetch(form.action, sending ? { method: 'POST', body } : undefined);
           if (answer.status === 410) { location.reload(); return; }
           if (!answer.ok) return;
@@ -89,6 +95,7 @@
           // Stopped meanwhile, or begun anew elsewhere: the page itself says so. What is over after the last rinse stays to be read.
           if (stand.part !== 'doing' && (stand.part !== 'reading' || !this.past())) { this.keep(); location.reload(); return; }
           this.shift = stand.now - Date.now();
+          this.known = true;
           if (this.unsent.length === 0) {
             const before = this.at;
             Object.assign(this, { begun: stand.begun, first: stand.first ?? 0, rinse: stand.rinse ?? 0, says: stand.says ?? '' });
