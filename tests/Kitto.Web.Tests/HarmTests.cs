@@ -40,6 +40,21 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal("Stop", client.Find("h1").TextContent);
     }
 
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public async Task A_picture_of_a_reaction_is_kept_with_it_and_one_that_cannot_be_read_stands_in_no_way(bool readable)
+    {
+        var (kit, client, _) = await studio.FreshKit("Reda Spot");
+        await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
+        await studio.Later(kit, 49);
+        await client.Open(client.Address);
+        await client.SendFile("[data-test^=skin] form", ("photo", readable ? Camera.Sideways() : "no picture"u8.ToArray()), ("result", "reacted"));
+        Assert.Equal("Stop", client.Find("h1").TextContent);
+        var reaction = Assert.Single(await Reactions(kit));
+        Assert.Equal(readable, await studio.Reports.Photo(kit.Id, reaction.Id) is not null);
+    }
+
     [Fact]
     public async Task A_reaction_told_with_a_report_is_kept_whatever_is_wrong_with_the_report_and_the_report_can_still_be_sent()
     {

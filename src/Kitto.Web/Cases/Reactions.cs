@@ -10,18 +10,18 @@ public sealed class Reactions(GuideDoor door, SafetyCommands commands, TimeProvi
     /// <param name="token">Any link that ever was hers.</param>
     /// <param name="form">What was posted: an id and what happened, both as they come.</param>
     /// <param name="says">What it was told with.</param>
-    /// <returns>False only where the link never was one of ours.</returns>
-    public async Task<bool> Take(string token, IFormCollection form, string says)
+    /// <returns>The id it is kept under; null only where the link never was one of ours.</returns>
+    public async Task<Guid?> Take(string token, IFormCollection form, string says)
     {
         if (await door.Owner(token) is not { } owner)
         {
-            return false;
+            return null;
         }
 
         string told = form["happened"].ToString().Trim();
         var who = Who(form, clock.GetUtcNow().UtcDateTime);
         await commands.Say(owner.ClientId, _ => KitLife.React(who, owner.Kit?.Id, told.Length > 0 ? $"{says}: {told}" : says));
-        return true;
+        return who.Id;
     }
 
     /// <summary>The client, under the id her page was made with; a page without one gets a new one.</summary>

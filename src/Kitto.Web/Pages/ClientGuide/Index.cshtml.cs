@@ -88,7 +88,14 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
     {
         if (result == "reacted")
         {
-            return await OnPostBurns(token);
+            var taken = await reactions.Take(token, Posted, "with a skin test");
+            // The picture is kept with it where it can be; it stands in the way of nothing.
+            if (taken is { } id && await Load(token) && await Picture(photo) is { } seen)
+            {
+                await commands.Say(Open!.Kit, (_, _) => Taken.Before, (id, seen, clock.GetUtcNow().UtcDateTime));
+            }
+
+            return await Told(token, taken is not null);
         }
 
         if (!await Load(token))
@@ -159,9 +166,11 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
     }
 
     /// <summary>The one button on every page of hers: taken through any link that ever was hers, in any state of the kit, with or without scripts.</summary>
-    public async Task<IActionResult> OnPostBurns(string token)
+    public async Task<IActionResult> OnPostBurns(string token) => await Told(token, await reactions.Take(token, Posted, "with the stop button") is not null);
+
+    /// <summary>What she sees after a reaction: her page as it is now, or what to do where her link is closed.</summary>
+    private async Task<IActionResult> Told(string token, bool taken)
     {
-        bool taken = await reactions.Take(token, Request.HasFormContentType ? Request.Form : FormCollection.Empty, Request.HasFormContentType && Request.Form["result"] == "reacted" ? "with a skin test" : "with the stop button");
         if (await Load(token))
         {
             return Redirect($"/g/{token}");
@@ -174,14 +183,14 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
 
     public async Task<IActionResult> OnPostReport(string token)
     {
-        bool reacted = Request.HasFormContentType && Request.Form["comfort"] == "reacted";
+        bool reacted = Posted["comfort"] == "reacted";
         if (!await Load(token))
         {
-            Reacted = reacted && await reactions.Take(token, Request.Form, "in the report of a kit");
+            Reacted = reacted && await reactions.Take(token, Posted, "in the report of a kit") is not null;
             return Page410();
         }
 
-        foreach (var (name, value) in Request.HasFormContentType ? Request.Form : FormCollection.Empty)
+        foreach (var (name, value) in Posted)
         {
             Typed[name] = value.ToString();
         }
@@ -224,7 +233,10 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
         : DateTime.TryParseExact(typed, "yyyy-MM-ddTHH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out var local) && local.Year is > 2000 and < 2200 ? Open!.Studio.Utc(local)
         : null;
 
-    private Speaker Who() => Reactions.Who(Request.HasFormContentType ? Request.Form : FormCollection.Empty, clock.GetUtcNow().UtcDateTime);
+    /// <summary>What was posted; nothing where it was no form.</summary>
+    private IFormCollection Posted => Request.HasFormContentType ? Request.Form : FormCollection.Empty;
+
+    private Speaker Who() => Reactions.Who(Posted, clock.GetUtcNow().UtcDateTime);
 
     private async Task<IActionResult> Take(Refusal? refused)
     {
