@@ -43,9 +43,6 @@ public sealed class Links(Database db)
     public Task<int> Revoke(Guid kitId, DateTime at) =>
         db.Run("update link set revoked_at = @at where kit_id = @kitId and revoked_at is null", new { kitId, at });
 
-    /// <summary>The questions have been answered: the link that asked is used up.</summary>
-    public Task<int> Used(Guid id, DateTime at) => db.Run("update link set revoked_at = @at where id = @id and revoked_at is null", new { id, at });
-
     /// <summary>The newest link of a kit.</summary>
     public Task<Link?> OfKit(Guid kitId) => db.One<Link>($"select {Columns} from link where kit_id = @kitId order by created_at desc limit 1", new { kitId });
 

@@ -48,12 +48,6 @@ public sealed class Studios(Database db)
         from studio where id = 1
         """);
 
-    public Task Create(string name, string timeZone, bool demo) => db.Run("""
-        insert into studio (id, name, time_zone, service_level, scale_step, is_demo)
-        values (1, @name, @timeZone, 0.9, 0.1, @demo)
-        on conflict (id) do nothing
-        """, new { name, timeZone, demo });
-
     public Task Save(Studio studio) => Save(studio, [], Guid.Empty, default);
 
     /// <summary>Saves the studio, and who chose which ways with it.</summary>

@@ -23,16 +23,7 @@ public sealed record RunLine(Guid Id, RunWord Word, int Step, DateTime At);
 /// <summary>Which steps of a guide put colour on, and which take it off.</summary>
 /// <param name="First">The first step that puts colour on the head, from 1.</param>
 /// <param name="Off">The first step after which none is on any longer, from 1: the one after the last rinse.</param>
-public sealed record RunSteps(int First, int Off)
-{
-    /// <summary>Those of a guide.</summary>
-    public static RunSteps Of(Guide guide)
-    {
-        int first = guide.Steps.Select((s, i) => (s.Kind, At: i + 1)).FirstOrDefault(s => s.Kind is StepKind.Paint or StepKind.Lengths).At;
-        int rinse = guide.Steps.Select((s, i) => (s.Kind, At: i + 1)).LastOrDefault(s => s.Kind == StepKind.Rinse).At;
-        return new RunSteps(first == 0 ? int.MaxValue : first, rinse == 0 ? int.MaxValue : rinse + 1);
-    }
-}
+public sealed record RunSteps(int First, int Off);
 
 /// <summary>Where the run of a kit stands: the last one that was begun. Earlier ones that were ended are only kept.</summary>
 /// <param name="BegunAt">When it was begun, UTC; null: none is.</param>

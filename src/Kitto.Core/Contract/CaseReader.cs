@@ -30,13 +30,8 @@ public static class CaseReader
         var wrong => throw new FormatException($"This is not a case as it was signed: {string.Join("; ", wrong.Errors.Select(e => $"{e.Path} {e.Says}"))}"),
     };
 
-    private static (Case? Case, IReadOnlyList<FieldError> Errors) ReadOn(string json, Shelf? shelf)
-    {
-        var (found, errors) = ObjectReader.Document<Wrapped>(json, "{ \"kitto\": \"case/1\", ... }", root => new Wrapped(Root(root, shelf)));
-        return (found?.Case, errors);
-    }
-
-    private sealed record Wrapped(Case? Case);
+    private static (Case? Case, IReadOnlyList<FieldError> Errors) ReadOn(string json, Shelf? shelf) =>
+        ObjectReader.Document(json, "{ \"kitto\": \"case/1\", ... }", root => Root(root, shelf)!);
 
     private static Case? Root(ObjectReader root, Shelf? shelf)
     {

@@ -8,10 +8,10 @@ internal static class LineNeeded
     /// <summary>The line this case is mixed from; null with a complaint where there is none, or nothing can be mixed from it.</summary>
     public static Line? For(ObjectReader root, Goal goal, string? named, House house, Shelf shelf)
     {
-        string usable = string.Join(", ", shelf.Lines.Where(l => l.Mixable && !LineCheck.Of(l).Any()).Select(l => l.Id));
+        string Usable() => string.Join(", ", shelf.Lines.Where(l => l.Mixable && !LineCheck.Of(l).Any()).Select(l => l.Id));
         if (shelf.For(goal, named, house) is not { } line)
         {
-            root.Fail("line", "is not said, and the shelf has none for this service", usable.Length > 0 ? usable : "a line with a shade in stock");
+            root.Fail("line", "is not said, and the shelf has none for this service", Usable() is { Length: > 0 } usable ? usable : "a line with a shade in stock");
             return null;
         }
 
@@ -23,7 +23,7 @@ internal static class LineNeeded
 
         if (!line.Mixable)
         {
-            root.Fail("line", $"{line.Id} has no shade in stock to mix from", $"a line with one in stock: {usable}");
+            root.Fail("line", $"{line.Id} has no shade in stock to mix from", $"a line with one in stock: {Usable()}");
             return null;
         }
 
