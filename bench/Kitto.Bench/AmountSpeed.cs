@@ -2,9 +2,9 @@ using BenchmarkDotNet.Attributes;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Developer;
-using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Bench;
 
@@ -17,7 +17,7 @@ public class AmountSpeed
 
     private readonly Case example = CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!;
     private readonly Line line = Shelf.Find("lantern-cream")!;
-    private readonly Zone[] zones = Enum.GetValues<Zone>();
+    private readonly IReadOnlyList<StrandRow> rows = Prescriber.Prescribe(CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!, Shelf).RowsOf(0);
     private readonly MixPart[] parts = [new("5N", Share.Of(.5)), new("6N", Share.Of(.25)), new("5G", Share.Of(.25))];
     private readonly Hands fifty = new(Who.Alone, true, [.. Enumerable.Range(0, 50).Select(i =>
         new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(i % 7 == 0 ? 0 : 10 + i % 9), i % 7 == 0, i % 3 > 0, i * 35))]);
@@ -31,7 +31,7 @@ public class AmountSpeed
     [Benchmark]
     public double SizeAHead()
     {
-        var reckoned = Use.Paint(example.Reading, line.Thickness, zones);
+        var reckoned = Use.Of(example.Reading, line.Thickness, rows);
         var size = Sizing.For([reckoned], Factor.Learned(example.Reading.Hands), .9, line.Thickness, false);
         double sum = 0;
         foreach (var portion in size.Portions)

@@ -1,9 +1,7 @@
 using System.Diagnostics;
 using Kitto.Core;
-using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Contract;
-using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 
@@ -35,7 +33,7 @@ public static class ColourSpeed
     {
         var line = Shelf.Find("lantern-cream")!;
         to.WriteLine($"{line.Name}: {line.Shades.Count(s => !s.Concentrate)} shades and {line.Shades.Count(s => s.Concentrate)} concentrates; medians of {Runs}, one thread");
-        to.WriteLine(exhaustive ? "| head | forecast us | search ms | looked at | exhaustive ms | times faster | same |" : "| head | forecast us | search ms | looked at |");
+        to.WriteLine(exhaustive ? "| head | forecast us | search ms | forecast | exhaustive | times faster | same |" : "| head | forecast us | search ms | looked at |");
         to.WriteLine(exhaustive ? "|---|---|---|---|---|---|---|" : "|---|---|---|---|");
         bool same = true;
         // Until everything is compiled as well as it will be, nothing is timed.
@@ -61,43 +59,47 @@ public static class ColourSpeed
             if (exhaustive)
             {
                 long from = Stopwatch.GetTimestamp();
-                var all = Exhaustive.Best(canvas(), rules);
+                var (all, looked) = Exhaustive.Best(canvas(), rules);
                 double ms = Stopwatch.GetElapsedTime(from).TotalMilliseconds;
-                bool equal = Say(found) == Say(all);
+                bool equal = Say(found.Best) == Say(all);
                 same &= equal;
-                row += $" {ms:0} | {ms / searchMs:0} | {(equal ? "yes" : "NO")} |";
+                row += $" {looked} in {ms:0} | {ms / searchMs:0} | {(equal ? "yes" : "NO")} |";
             }
 
             to.WriteLine(row);
-            foreach (var f in found.Mixes)
+            foreach (var f in found.Others.Prepend(found.Best).OfType<Found>())
             {
-                to.WriteLine($"    {string.Join(" + ", f.Parts.Select(p => $"{p.Shade} {p.Share.Value:0.###}"))}: dE {f.DeltaE:0.000} contrast {f.GreyContrast:0.0} cost {f.Objective:0.000}");
+                to.WriteLine($"    {MixWords.Says(f.Parts)}: dE {f.DeltaE:0.000}{(f.Breach == 0 ? "" : $", {f.Breach}")}");
             }
         }
 
         return same;
     }
 
-    /// <summary>Parts, shares and cost to nine decimals.</summary>
-    private static string Say(Ideas found) =>
-        string.Join("; ", found.Mixes.Select(f => $"{string.Join(" ", f.Parts.Select(p => $"{p.Shade}:{p.Share.Value:0.0000}"))} {f.Objective:0.000000000}"));
+    /// <summary>Parts, shares and difference to nine decimals.</summary>
+    private static string Say(Found? f) => f is null ? "none" : $"{string.Join(" ", f.Parts.OrderBy(p => p.Shade, StringComparer.Ordinal).Select(p => $"{p.Shade}:{p.Share.Value:0.0000}"))} {f.DeltaE:0.000000000} {f.Breach}";
 
     private static (Func<Canvas> Canvas, MixRules Rules, Action Forecast) Set((string, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who) head, Line line)
     {
-        var reading = CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!.Reading;
+        var read = CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!;
         bool Temple(int zone) => zone is (int)Zone.LeftTemple or (int)Zone.RightTemple;
-        reading = reading with
+        var tone = Tone.TryParse(head.Tone, out var found) ? found : throw new InvalidOperationException(head.Tone);
+        read = read with
         {
-            Hair = reading.Hair with { NaturalLevel = Level.Of(head.Natural) },
-            Zones = [.. reading.Zones.Select((z, i) => z with { Grey = Share.Of((Temple(i) ? head.Temples : head.Others) / 100), Resistant = Temple(i) && head.Temples >= 80 })],
+            LineId = line.Id,
+            Goal = new Goal(Service.RootTouchUp, Level.Of(head.Level), tone, null),
+            Reading = read.Reading with
+            {
+                Hair = read.Reading.Hair with { NaturalLevel = Level.Of(head.Natural) },
+                Hands = new Core.Quantity.Hands(head.Who, false, []),
+                Zones = [.. read.Reading.Zones.Select((z, i) => z with { Grey = Share.Of((Temple(i) ? head.Temples : head.Others) / 100), Resistant = Temple(i) && head.Temples >= 80 })],
+            },
         };
-        var tone = Tone.TryParse(head.Tone, out var read) ? read : throw new InvalidOperationException(head.Tone);
-        var schedule = Timing.Choose(reading, new Core.Quantity.Hands(head.Who, false, []), Service.RootTouchUp, line, head.Level, House.Default, []).Schedule;
-        var target = Dye.Look(head.Level, tone).Lab;
-        var developer = Choice.For(line, false, reading, Level.Of(head.Level), []);
-        Canvas Make() => Canvas.OfRoots(reading, line, developer, schedule, true, target, default);
+        var laid = Prescriber.Lay(read, Shelf, [])!;
+        var formula = laid.Strand.Formulas[0];
+        Canvas Make() => Canvas.Of(formula, 0, laid.Strand, laid.Case.Reading, laid.Soften, default);
         MixPart[] mix = [new("5N", Share.Of(.5)), new("6G", Share.Of(.3)), new("0B", Share.Of(.1)), new("6C", Share.Of(.1))];
-        return (Make, new MixRules(reading.DecisiveGrey, Level.Of(head.Level), tone), () => Make().Look(new Mixture(line, developer, mix)));
+        return (Make, laid.Rules(0), () => Make().Look(new Mixture(line, formula.Developer, mix)));
     }
 
     /// <summary>Median of a run, ms, when everything is compiled as well as it will be.</summary>

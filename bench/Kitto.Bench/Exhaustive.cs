@@ -4,66 +4,83 @@ using Kitto.Core.Shade;
 
 namespace Kitto.Bench;
 
-/// <summary>The plain search: every mix of the grid looked at through the public forecast, the best of every set of families kept. Slow; what the fast search is held against.</summary>
+/// <summary>The plain search: every mix of the grid forecast in full through the public model, and the rules of the trade applied to the list afterwards. Slow; what the search is held against.</summary>
 public static class Exhaustive
 {
-    /// <summary>The best ideas, best first, and how many mixes were looked at.</summary>
-    public static Ideas Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right = null, int ideas = 4)
+    private sealed record Seen(MixPart[] Parts, double DeltaE, Breach Breach, double Outside, double Away, string Codes);
+
+    /// <summary>The mix to propose (SH16 to SH22); null where there is none; and how many were looked at.</summary>
+    public static (Found? Best, int LookedAt) Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? last = null)
     {
-        var shades = rules.Near(canvas.Line).OrderBy(s => s.Code, StringComparer.Ordinal).ToList();
-        var plain = shades.Where(s => !s.Concentrate).ToList();
-        var best = new Dictionary<string, (Found Found, string Codes)>();
-        int lookedAt = 0;
-        for (int i = 0; i < plain.Count; i++)
+        var shades = rules.Near(canvas.Line).ToList();
+        var all = new List<Seen>();
+        for (int parts = 1; parts <= 3; parts++)
         {
-            With([plain[i]]);
-            for (int j = i + 1; j < plain.Count; j++)
+            Each([], 0, parts);
+        }
+
+        // The best of each number of parts: least broken, then within half a dE00 the level, then hers, then the nearer.
+        Seen? Of(int parts)
+        {
+            var some = all.Where(s => s.Parts.Length == parts).ToList();
+            if (some.Count == 0)
             {
-                With([plain[i], plain[j]]);
-                for (int k = j + 1; k < plain.Count; k++)
+                return null;
+            }
+
+            var least = some.Min(s => (s.Breach, s.Outside));
+            var alike = some.Where(s => (s.Breach, s.Outside) == least).ToList();
+            double to = alike.Min(s => s.DeltaE) + MixSearch.Alike;
+            return alike.Where(s => s.DeltaE <= to).OrderBy(s => s.Away).ThenBy(s => last is null || !Same(s.Parts, last)).ThenBy(s => s.DeltaE).ThenBy(s => s.Codes, StringComparer.Ordinal).First();
+        }
+
+        // Each part more has to bring it nearer by more than 1.5, or break less.
+        Seen? best = null;
+        for (int parts = 1; parts <= 3; parts++)
+        {
+            if (Of(parts) is { } more && (best is null || more.Breach < best.Breach || (more.Breach == best.Breach && best.DeltaE - more.DeltaE > MixSearch.PartEarns * (more.Parts.Length - best.Parts.Length))))
+            {
+                best = more;
+            }
+        }
+
+        return (best is null ? null : new Found([.. best.Parts.OrderByDescending(p => p.Share.Value)], best.DeltaE, best.Breach), all.Count);
+
+        void Each(ShadeOf[] of, int from, int parts)
+        {
+            if (of.Length == parts)
+            {
+                foreach (double[] shares in MixGrid.Shares(parts))
                 {
-                    With([plain[i], plain[j], plain[k]]);
+                    Look([.. of.Select((s, i) => new MixPart(s.Code, Share.Of(shares[i])))]);
                 }
+
+                return;
             }
-        }
 
-        return new Ideas([.. best.Values.OrderBy(b => b.Found.Objective).ThenBy(b => b.Found.Parts.Count).ThenBy(b => b.Codes, StringComparer.Ordinal).Take(ideas).Select(b => b.Found)], null, lookedAt);
-
-        void With(ShadeOf[] of)
-        {
-            Each(of);
-            foreach (var concentrate in shades.Where(s => s.Concentrate))
+            for (int i = from; i < shades.Count; i++)
             {
-                Each([.. of, concentrate]);
+                Each([.. of, shades[i]], i + 1, parts);
             }
         }
 
-        void Each(ShadeOf[] of)
+        void Look(MixPart[] parts)
         {
-            foreach (double[] shares in MixGrid.Shares(of.Length))
+            var breach = rules.Of(parts, canvas.Line);
+            if (breach >= Breach.Concentrate)
             {
-                MixPart[] parts = [.. of.Select((s, n) => new MixPart(s.Code, Share.Of(shares[n])))];
-                if ((!of[^1].Concentrate || shares[^1] <= MixRules.MostConcentrate) && rules.Allow(MixSums.Of(parts, rules)))
-                {
-                    Look(of, parts);
-                }
+                return;
             }
-        }
 
-        void Look(ShadeOf[] of, MixPart[] parts)
-        {
-            lookedAt++;
             var seen = canvas.Look(new Mixture(canvas.Line, canvas.Developer, parts));
-            bool leaves = right is not null && !(right.Count == parts.Length && right.All(r => parts.Any(p => p.Shade == r.Shade && Math.Abs(p.Share.Value - r.Share.Value) < .005)));
-            double cost = seen.DeltaE + Canvas.Contrast * seen.GreyContrast + .4 * (parts.Length - 1) + (leaves ? .6 : 0);
-            string families = string.Join(' ', of.Select(s => $"{s.Family}{(s.Concentrate ? "+" : "")}").Distinct().Order(StringComparer.Ordinal));
-            string codes = string.Join(' ', of.Select(s => s.Code).Order(StringComparer.Ordinal));
-            var found = new Found([.. parts.OrderByDescending(p => p.Share.Value)], seen.DeltaE, seen.GreyContrast, cost);
-            if (!best.TryGetValue(families, out var held) || (cost, parts.Length).CompareTo((held.Found.Objective, held.Found.Parts.Count)) is var order
-                && (order < 0 || (order == 0 && string.CompareOrdinal(codes, held.Codes) < 0)))
-            {
-                best[families] = (found, codes);
-            }
+            var deep = parts.Select(p => (ShadeOf.Parse(p.Shade)!.Level, p.Share.Value)).Where(p => p.Level > 0).ToList();
+            double mean = deep.Sum(p => p.Level * p.Value) / deep.Sum(p => p.Value);
+            bool free = rules.Each is null;
+            all.Add(new Seen(parts, seen.DeltaE, breach | rules.Of(canvas, seen), free ? 0 : Math.Round(rules.Off(mean), 6), free ? 0 : Math.Round(Math.Abs(mean - rules.Wish.Level.Value), 6),
+                string.Join(' ', parts.OrderBy(p => ShadeOf.Parse(p.Shade)!.Concentrate).ThenBy(p => p.Shade, StringComparer.Ordinal).Select(p => p.Shade))));
         }
     }
+
+    private static bool Same(MixPart[] one, IReadOnlyList<MixPart> two) =>
+        one.Length == two.Count && one.All(p => two.Any(q => q.Shade == p.Shade && Math.Abs(q.Share.Value - p.Share.Value) < .005));
 }

@@ -1,6 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
-using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core;
 
@@ -9,32 +9,32 @@ public static class Advice
 {
     /// <summary>Advice on all eight services.</summary>
     /// <param name="c">The case, regrowth as on the day.</param>
-    /// <param name="aim">What is aimed at.</param>
-    public static IReadOnlyList<ServiceAdvice> On(Case c, Aim aim)
+    /// <param name="wish">What is wished at the roots; for a gloss, on the lengths.</param>
+    public static IReadOnlyList<ServiceAdvice> On(Case c, Wish wish)
     {
         var hair = c.Reading.Hair;
         var lengths = hair.Lengths;
-        double lift = aim.LengthsLevel.LighterThan(hair.NaturalLevel);
-        double faded = lengths.Level.LighterThan(aim.LengthsLevel);
-        bool sameTone = lengths.Tone.SameAs(aim.Tone);
+        double lift = wish.Level.LighterThan(hair.NaturalLevel);
+        double faded = lengths.Level.LighterThan(wish.Level);
+        bool sameTone = lengths.Tone.SameAs(wish.Tone);
         bool atHome = Math.Abs(lift) <= SalonOnly.HomeLevels;
-        bool lighterWish = lengths.Coloured && faded <= -Aim.HalfLevel;
+        bool lighterWish = lengths.Coloured && faded <= -Wish.HalfLevel;
         bool grown = c.Reading.MeanRegrowth.Value >= Cautions.EarlyMm;
         double grey = c.Reading.DecisiveGrey.Value;
-        var level = aim.LengthsLevel;
+        var level = wish.Level;
         Condition home = new(atHome, "SV3", $"level {level} is {Math.Abs(lift):0.#} levels from her own; the salon does that in steps");
         Condition notLighter = new(!lighterWish, "SV4", $"colour cannot lighten her coloured lengths to level {level}; the salon would lift them or take colour out");
         return
         [
             Say(Service.RootTouchUp, "covers what has grown out and leaves the lengths as they are", Cover, home,
-                new(grown, "RD12", $"too little has grown out yet; from {Cautions.EarlyMm:0} mm on")),
-            Say(Service.RootAndRefresh, $"covers what has grown out and gives faded lengths back their {faded:0.#} levels", Cover, home,
-                new(!lengths.Bright && faded >= Aim.HalfLevel && sameTone, "SV9", lengths.Bright ? "root colour would stain her lightened lengths; a gloss of their own is kinder" : sameTone ? "her lengths have hardly faded" : "another tone wants a formula of its own"), notLighter),
-            Say(Service.Gloss, "tone and shine, no lift, gone in six to eight weeks", Soft,
-                new(faded >= -Aim.HalfLevel + 1e-9, "SH8", "a gloss never makes hair lighter"), notLighter,
-                new(grey < .5, "SV2", "a gloss only stains white hair; permanent covers it, demi blends it")),
+                new(grown, "RD12", $"too little has grown out yet; from {Cautions.EarlyMm:0} mm on")) with { Ways = TwoSteps(c) },
+            Say(Service.RootAndRefresh, $"covers what has grown out and gives faded lengths back what they have lost", Cover, home,
+                new(!lengths.Bright && faded is >= Wish.HalfLevel and <= 1 && sameTone, "SV14", lengths.Bright ? "root colour would paint her lightened lengths dark; a gloss of their own is kinder" : !sameTone ? "another tone wants a formula of its own" : faded > 1 ? "her lengths are too much lighter: say what they shall be" : "her lengths have hardly faded"), notLighter),
+            Say(Service.Gloss, grown ? "tone and shine, no lift, gone in six to eight weeks" : "between two kits: only the tone has gone, so a gloss alone freshens it until there is enough to cover", Soft,
+                new(faded >= -Wish.HalfLevel + 1e-9, "SH8", "a gloss never makes hair lighter"), notLighter,
+                new(grey < .5 || !grown, "SV2", "a gloss only stains white hair; permanent covers it, demi blends it"), new(true, grown ? "SV2" : "SV20", ""), new(true, grown ? "SV2" : "SV8", "")) with { Ways = QuickTone(c, wish) },
             Say(Service.RootAndGloss, "covers the roots and gives the lengths a gloss of their own; where permanent has covered once, demi or gloss is enough for the lengths", Cover, home, notLighter,
-                new(!sameTone || lengths.Bright || faded >= Aim.HalfLevel, "SV9", "her lengths have the wished tone and have hardly faded")),
+                new(!sameTone || lengths.Bright || faded >= Wish.HalfLevel, "SV9", "her lengths have the wished tone and have hardly faded")) with { Ways = TwoSteps(c) },
             Say(Service.RootShadow, "deeper roots melted into lighter lengths: no hard line while it grows", Soft,
                 new Condition(lengths.Level.LighterThan(hair.NaturalLevel) >= 1, "SV5", "her lengths are not lighter than her own level, so there is nothing to melt into")),
             Say(Service.BaseLift, "one to two levels of lift that soften a hard line; it warms, and a gloss is planned with it", Soft,
@@ -43,9 +43,28 @@ public static class Advice
             Say(Service.GreyBlend, "softens the white without a hard line; never promised as full cover", Soft,
                 new(grey >= Developer.Choice.NoGrey, "SV7", "there is hardly any white to blend"),
                 new(grey < .5 || c.House.School("SV7") == "blend", "SV7", "with so much white a blend leaves it showing; permanent covers it"),
-                new(lift <= Aim.HalfLevel, "DV2", "demi does not lift")),
+                new(lift <= Wish.HalfLevel, "DV2", "demi does not lift")),
             Say(Service.Lighten, "", Soft, new Condition(false, "SA8", "lightener never goes into a kit; the salon lightens and watches it")),
         ];
+    }
+
+    /// <summary>White from this share up, and stubborn, takes two steps (SV19).</summary>
+    private const double TwoStepsFrom = 0.75;
+
+    /// <summary>Two steps in one sitting, where white is stubborn or showed in spite of full time (SV12, SV19).</summary>
+    private static IReadOnlyList<WayOffered>? TwoSteps(Case c)
+    {
+        bool stubborn = c.Reading.Included.Any(z => z.Read.Resistant && z.Read.Grey.Value >= TwoStepsFrom), shows = c.Reading.Last is { Result.Coverage: Outcome.Coverage.GreyShows };
+        return !stubborn && !shows ? null : [new WayOffered(How.TwoSteps, "SV19", $"Two steps in one sitting: permanent, rinse, then a demi of the same level and family for 10 to 20 minutes: {(shows ? "white showed last time in spite of full time" : "stubborn white of three quarters and more")}.")];
+    }
+
+    /// <summary>A quick tone, where the level is right and the tone is off by little (SV18).</summary>
+    private static IReadOnlyList<WayOffered>? QuickTone(Case c, Wish wish)
+    {
+        var state = HairState.Of(c.Reading, Zone.Crown, Stretch.Lengths);
+        double off = Colour.Difference2000.Between(state.Fibre.Lab, wish.Target);
+        return state.Kind != HairKind.Lightened || Math.Abs(state.Level.LighterThan(wish.Level)) >= Wish.HalfLevel || off >= GlossPlan.QuickBelow || !state.Off(wish) ? null
+            : [new WayOffered(How.QuickTone, "SV18", $"A quick tone: the gloss with as much clear, one to three minutes, watched on a wiped strand. The level is right and the tone is off by {off:0.0} only.")];
     }
 
     /// <summary>Weeks until it wants doing again (SV11): opaque cover shows its line, soft colour grows out.</summary>

@@ -33,7 +33,34 @@ public enum Service
 /// <param name="Level">Wished level, 1 to 12; null: the lengths' level.</param>
 /// <param name="Tone">Wished tone; null: the lengths' tone.</param>
 /// <param name="DampLengths">Whether lengths are damp when they get theirs; null: the service's own way.</param>
-public sealed record Goal(Service Service, Level? Level, Tone? Tone, bool? DampLengths);
+public sealed record Goal(Service Service, Level? Level, Tone? Tone, bool? DampLengths)
+{
+    /// <summary>The lengths' own wish (SV13); null where nothing is wished for them.</summary>
+    public LengthsGoal? Lengths { get; init; }
+
+    /// <summary>Face-framing pieces are left bright in a shadow (SV16).</summary>
+    public bool LeaveFrame { get; init; }
+
+    /// <summary>How the service is done.</summary>
+    public How How { get; init; }
+}
+
+/// <summary>What the lengths shall be (SV13).</summary>
+/// <param name="Level">Wished level, 1 to 12; null: as they are.</param>
+/// <param name="Tone">Wished tone; null: as they are.</param>
+/// <param name="Clear">Nothing but shine; then neither level nor tone.</param>
+public sealed record LengthsGoal(Level? Level, Tone? Tone, bool Clear = false);
+
+/// <summary>Ways of doing a service that are offered where they fit (SV18, SV19).</summary>
+public enum How
+{
+    /// <summary>The usual way.</summary>
+    Usual,
+    /// <summary>A gloss with an equal part of clear, watched, one to three minutes (SV18).</summary>
+    QuickTone,
+    /// <summary>Permanent, rinse, then a demi of the same level and family on the same hair (SV19).</summary>
+    TwoSteps,
+}
 
 /// <summary>What the two mistakes cost the house; any money, only their proportion matters (Arrow, Harris and Marschak 1951).</summary>
 /// <param name="ShortPerGram">A gram that was missing, above 0.</param>
@@ -80,7 +107,7 @@ public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictio
 }
 
 /// <summary>A formula that is given, not searched for.</summary>
-/// <param name="Use">roots, lengths or shadow.</param>
+/// <param name="Use">roots, shadow, lengths, band or second.</param>
 /// <param name="Parts">Shade codes and shares that add up to one.</param>
 /// <param name="Developer">Strength; null: chosen by the rules.</param>
 /// <param name="HandMade">Made by hand for this wish, not repeated from a record: the wish is judged as without it.</param>
@@ -96,7 +123,11 @@ public sealed record GivenFormula(string Use, IReadOnlyList<MixPart> Parts, Volu
 /// <param name="Reports">How earlier kits came out against their forecast.</param>
 /// <param name="Painting">How the colourist wants it painted; null: as the numbers say.</param>
 public sealed record Case(
-    Reading Reading, Goal Goal, string? LineId, GivenFormula? Formula, PlanWish? Plan, House House, IReadOnlyList<ColourReport> Reports, PaintWish? Painting = null);
+    Reading Reading, Goal Goal, string? LineId, GivenFormula? Formula, PlanWish? Plan, House House, IReadOnlyList<ColourReport> Reports, PaintWish? Painting = null)
+{
+    /// <summary>Facts that nobody said and a usual value stands for, by their paths.</summary>
+    public IReadOnlyList<string> Assumed { get; init; } = [];
+}
 
 /// <summary>The reason for one decision.</summary>
 /// <param name="Rule">Id of the rule.</param>

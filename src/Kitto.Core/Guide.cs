@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core;
 
@@ -29,7 +30,8 @@ public enum StepKind
 /// <param name="Zone">Where on the head.</param>
 /// <param name="Minutes">How long, where a timer runs.</param>
 /// <param name="Rules">The rules that its sentences come from; null in guides frozen before they were kept.</param>
-public sealed record GuideStep(StepKind Kind, string Title, IReadOnlyList<string> Lines, Zone? Zone = null, Minutes? Minutes = null, IReadOnlyList<string>? Rules = null);
+/// <param name="Scalp">Whether it is the second turn at this zone, its scalp stretch (TM6).</param>
+public sealed record GuideStep(StepKind Kind, string Title, IReadOnlyList<string> Lines, Zone? Zone = null, Minutes? Minutes = null, IReadOnlyList<string>? Rules = null, bool Scalp = false);
 
 /// <summary>The client's guide for this kit, frozen with its prescription.</summary>
 /// <param name="Box">What is in the box (BE7).</param>
@@ -51,154 +53,22 @@ public sealed record Guide(
     /// <summary>The guide of a kit; null where there is no kit.</summary>
     public static Guide? For(Case c, Prescription p, Shelf shelf)
     {
-        if (p.Decision != Decision.Kit || p.Clock is not { } clock)
+        if (p.Decision != Decision.Kit || p.Clock is null)
         {
             return null;
         }
 
-        var first = p.Formulas[0];
-        var line = shelf.Find(first.Line)!;
-        bool combed = first.Use == "lengths";
-        var steps = new List<GuideStep> { Prepare(c, combed) };
-        if (c.Reading.Included.Any(z => z.Read.Resistant) && p.Tests.PreSoftenGrams.Value > 0)
-        {
-            steps.Add(new GuideStep(StepKind.Prepare, "Soften the stubborn white",
-            [
-                "Gloves on. Open the small vial and dip a cotton bud in it.",
-                $"Dab it on the white at {Zones.Sentence(c.Reading.Included.Where(z => z.Read.Resistant).Select(z => z.Zone))}.",
-                c.House.School("AP9") == "long" ? "Leave it for ten minutes and wipe it off." : "Leave it on, one to two minutes, and go on.",
-            ], Rules: ["AP9", "RD4", "BE11"]));
-        }
-
-        int batch = 0;
-        foreach (var zone in clock.Zones)
-        {
-            if (zone.Batch != batch)
-            {
-                batch = zone.Batch;
-                steps.Add(MixStep(first, line, first.Pairs.Count > 1 && clock.Zones.Any(z => z.Batch > 1) ? first.Pairs[batch - 1] : first.Pairs[0]));
-            }
-
-            steps.Add(Paint(c, zone.Zone, combed, first.Use == "shadow"));
-        }
-
-        bool pulled = p.Because.Any(b => b.Rule == "TM4");
-        double lengthsMinutes = pulled ? Math.Min(10, clock.ProcessMinutes.Value) : 0;
-        steps.Add(new GuideStep(StepKind.Wait, "Look again, then wait",
-        [
-            "Open the hair the other way round and look for white or dry hair. Cover what was missed.",
-            "Wipe drips and ears with a damp cloth. Blot, do not scrub.",
-            c.Goal.Service is Service.BaseLift or Service.Gloss ? "Wipe one strand clean every 3 to 5 minutes and look." : "Leave the roots lifted and open. No cap, no heat.",
-            "It looks darker while it works: that is the air at it, not the result.",
-        ], Minutes: Minutes.Of(clock.ProcessMinutes.Value - lengthsMinutes), Rules: ["AP13", "AP14", "AP15", "AP16", "AP17", "TM1", "TM3", "SH15"]));
-        if (pulled)
-        {
-            steps.Add(new GuideStep(StepKind.Lengths, "Now the lengths",
-            [
-                "Work what is left in the bowl through the lengths with your hands.",
-                c.House.School("SV9") == "diluted" ? "First stir in about as much conditioner." : "Comb once. Do not pull more than this through.",
-            ], Minutes: Minutes.Of(lengthsMinutes), Rules: ["SV9", "SV10", "TM4"]));
-        }
-
-        steps.Add(new GuideStep(StepKind.Rinse, "Rinse",
-        [
-            "Work a little of the colour over stained skin and wipe: it lifts the stain better than water.",
-            $"Lean forward. Lukewarm water{(c.House.School("AF2") == "coolLast" ? ", the last of it cool," : "")} until it runs clear, away from lighter lengths.",
-            first.Use == "lengths" ? "Shampoo gently once. Condition." : "Shampoo gently, twice as a rule, until the lather shows no tint. Condition the lengths.",
-        ], Rules: ["AF1", "AF2", "AF3", "AF4"]));
-        if (!combed && p.Formulas.FirstOrDefault(f => f.Use == "lengths") is { } gloss)
-        {
-            var glossLine = shelf.Find(gloss.Line)!;
-            steps.Add(MixStep(gloss, glossLine, gloss.Pairs[0]));
-            steps.Add(new GuideStep(StepKind.Lengths, "The gloss on the lengths",
-            [
-                "The hair is rinsed and towel-dried. Work the gloss through the lengths, section by section, and comb it through.",
-                gloss.Pairs.Count > 1 ? "If it runs short, mix the second bottle as you mixed the first." : "Use all of it.",
-            ], Minutes: glossLine.Process, Rules: ["SV9", "TM3"]));
-            steps.Add(new GuideStep(StepKind.Rinse, "Rinse the gloss", ["Lukewarm water until it runs clear. Shampoo gently once, condition."], Rules: ["AF2", "AF4"]));
-        }
-
-        var after = new List<string>
-        {
-            "Do not keep what is left: rinse it away, never close it up.",
-            "Weigh or guess what is left first; the report asks for it, and the next kit fits you better for it.",
-            "Wait two to three days before the next shampoo, then a mild one without sulphates; little hot iron.",
-            "Judge the colour dry, in daylight, tomorrow: some unevenness settles with the first wash or two, and lamps and cameras shift the tone.",
-        };
-        if (c.Reading.DecisiveGrey.Value >= .25 && !combed)
-        {
-            after.Add("Where the hair was whiter the colour stays lighter and goes sooner: that contrast is normal.");
-        }
-
-        steps.Add(new GuideStep(StepKind.After, "Afterwards", after, Rules: ["SA23", "DO8", "AF5", "AF6", "AF7", "AF8", "RD10"]));
-        return new Guide(Packed(p, combed || line.Thickness != Thickness.Cream), Aloud(p), Skin(), Strand(line), steps);
+        var line = shelf.Find(p.Formulas[0].Line)!;
+        return new Guide(Packed(p, shelf), Aloud(p), Skin(), Lock(line), new GuideSteps(c, p, shelf).All());
     }
 
-    private static GuideStep Prepare(Case c, bool combed) => new(StepKind.Prepare, "Get ready",
-    [
-        "Lay everything out. Old towel round the neck, floor and basin covered, jewellery off, contact lenses out, window open.",
-        Washing(c, combed),
-        "Barrier cream on the skin round the hairline and ears, not on the hair.",
-        c.House.School("AP4") == "nothing" ? "Nothing on the lengths." : "A little conditioner on lengths that must not take colour.",
-        "Part the hair in four: forehead to nape, and ear to ear over the top. Clip it.",
-        "Gloves on. They stay on.",
-    ], Rules: ["AP1", "AP2", "AP3", "AP4", "AP5", "AP6", "AP7", "SA22"]);
-
-    /// <summary>When to wash (AP2): the house's way, else by the service.</summary>
-    private static string Washing(Case c, bool combed) => (c.House.School("AP2"), combed) switch
-    {
-        ("byService", true) => "Wash and towel-dry the hair.",
-        ("washedDayBefore", _) => "Hair washed yesterday without conditioner. Do not scrub the scalp today; detangle it.",
-        ("unwashed", true) => "Hair not washed for a day or more, then damp with clean water. Detangle it.",
-        _ => "Hair dry and not washed today. Detangle it, do not scrub the scalp.",
-    };
-
-    private static GuideStep MixStep(Formula formula, Line line, Pair pair) => new(StepKind.Mix, $"Mix the {pair.Name switch { "main" => "main pair", "A" => "first bowl", "B" => "second bowl", var other => other }}",
-    [
-        $"Empty the colour sachet and the bottle marked {pair.Name} ({formula.Use}) completely into the {(line.Thickness == Thickness.Cream ? "bowl" : "nozzle bottle")}: {Quantity.Vessels.Kitchen(pair.ColourGrams)} and {Quantity.Vessels.Kitchen(pair.DeveloperGrams)}.",
-        line.Thickness == Thickness.Cream ? "Stir until smooth and thick, scraping the bottom. No metal." : "Finger on the nozzle, shake until even.",
-        $"Start at once: it works for {line.WorkingLife.Value:0} minutes." + (pair.Name == "main" && formula.Pairs.Count > 1 ? " Keep the reserve sealed; mix it only if this runs short." : ""),
-    ], Rules: ["AP8", "DO10", "DO11", "DV9", "BE6"]);
-
-    private static GuideStep Paint(Case c, Zone zone, bool combed, bool shadow)
-    {
-        var facts = zone.Facts();
-        string title = char.ToUpperInvariant(facts.Says[0]) + facts.Says[1..];
-        if (combed)
-        {
-            return new GuideStep(StepKind.Paint, title, ["Slices as wide as a finger. Work it through from root to end and comb it."], zone, Rules: ["AP10", "AP12"]);
-        }
-
-        bool lift = c.Goal.Service == Service.BaseLift;
-        var read = c.Reading.Zones[(int)zone];
-        string slices = lift ? "Partings a finger's width apart." : "Thin partings, 3 to 6 mm.";
-        string faces = c.House.School("AP10") == "undersideFirst" ? "Underside first, turn it over, then the top." : "Paint the top side, turn it over, paint the underside.";
-        var lines = new List<string> { $"{slices} {faces}" };
-        lines.Add(shadow ? $"Feather it {facts.ShadowTail.Value:0} mm past the line, lighter and lighter." : "Stop 2 to 3 mm before the coloured hair. Press in, no rubbing.");
-        if (read.Resistant || read.Grey.Value >= .5)
-        {
-            lines.Add("White here: a fuller coat, hairs wet through.");
-        }
-
-        if (zone == Zone.FrontHairline)
-        {
-            lines.Add("Slant the partings and catch the small hairs just outside the hairline.");
-        }
-
-        if (c.House.School("AP12") is "rootOnly" && read.Resistant)
-        {
-            lines.Add("Comb the root once, away from the coloured hair.");
-        }
-
-        return new GuideStep(StepKind.Paint, title, lines, zone, Rules: ["AP10", "AP11", "AP12", "DO6", "DO9", "RD8", "SV1"]);
-    }
-
-    private static List<string> Packed(Prescription p, bool bottle)
+    private static List<string> Packed(Prescription p, Shelf shelf)
     {
         var box = new List<string>();
         foreach (var formula in p.Formulas)
         {
-            box.AddRange(formula.Pairs.Select(pair => $"{(formula.Use == "lengths" && p.Formulas.Count > 1 ? "Gloss, " : "")}{pair.Name}: a colour sachet and a developer bottle"));
+            string what = p.Formulas.Count > 1 ? Words.Of(formula.Use) + ", " : "";
+            box.AddRange(formula.Pairs.Select(pair => Sentence($"{what}{pair.Name}: a colour sachet and a developer bottle")));
         }
 
         box.Add("Test sachets for skin and strand");
@@ -207,7 +77,8 @@ public sealed record Guide(
             box.Add("A small vial for stubborn white");
         }
 
-        box.Add(bottle ? "Nozzle bottle, comb, four clips" : "Bowl, brush with a tail, four clips");
+        var thick = p.Formulas.Select(f => shelf.Find(f.Line)!.Thickness == Thickness.Cream).ToList();
+        box.Add(thick.Contains(true) && thick.Contains(false) ? "Bowl, brush with a tail, nozzle bottle, comb, four clips" : thick[0] ? "Bowl, brush with a tail, four clips" : "Nozzle bottle, comb, four clips");
         box.AddRange(["Two pairs of gloves, cape, barrier cream", "Cotton buds, stain wipe, colour card for photographs"]);
         return box;
     }
@@ -226,11 +97,13 @@ public sealed record Guide(
         "A clear test does not promise that nothing happens.",
     ];
 
-    private static List<string> Strand(Line line) =>
+    private static List<string> Lock(Line line) =>
     [
         "Gloves on. Mix the two strand-test sachets in a saucer that is not metal.",
         "Take a hidden lock at the back, about 1 cm wide. Paint the regrowth and the first 2 cm of the lengths.",
         $"Look after {Math.Min(20, line.Process.Value):0} minutes and every 5 minutes after, up to {line.ProcessMax.Value:0}. Rinse, dry, look in daylight next to the rest.",
         "Pull it gently while wet: it must spring back and not break.",
     ];
+
+    internal static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..];
 }

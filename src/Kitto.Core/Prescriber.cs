@@ -7,6 +7,7 @@ using Kitto.Core.Quantity;
 using Kitto.Core.Rules;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core;
 
@@ -22,18 +23,94 @@ public static class Prescriber
     /// <summary>Undiluted developer for resistant white (AP9, BE11).</summary>
     public const double PreSoftenGrams = 2.5;
 
-    /// <summary>So many sets of families stand beside the first formula; beside a second one none is shown.</summary>
-    private const int Ideas = 4;
-
     /// <summary>Prescribes. The same case and shelf always give the same answer.</summary>
     /// <param name="read">The case, as read.</param>
     /// <param name="shelf">What is there to mix from.</param>
-    /// <param name="near">An answer to a case like this one, where there is one: the search begins at its mixes and comes to the same end sooner.</param>
     /// <exception cref="InvalidOperationException">The shelf lacks a line the case needs.</exception>
-    public static Prescription Prescribe(Case read, Shelf shelf, Prescription? near = null)
+    public static Prescription Prescribe(Case read, Shelf shelf)
+    {
+        var p = Reckon(read, shelf);
+        return read.Assumed.Count == 0 || p.Decision == Decision.Stop ? p : Assumptions.Judge(read, shelf, p);
+    }
+
+    /// <summary>The answer, with what was assumed taken as if it had been said.</summary>
+    internal static Prescription Reckon(Case read, Shelf shelf)
     {
         var why = new List<Because>();
+        if (Lay(read, shelf, why) is not { } laid)
+        {
+            return Stopped(read, why);
+        }
 
+        var (c, strand, sizes, main) = (laid.Case, laid.Strand, laid.Sizes, laid.Clocks[0].Schedule);
+        bool kit = laid.Decision == Decision.Kit;
+
+        // 8 mix, on the head it meets at these times, of parts that can be weighed in this kit
+        var chosen = new List<Chosen>();
+        foreach (var (formula, at) in strand.Formulas.Select((f, at) => (f, at)))
+        {
+            var before = formula.Use == FormulaPlan.Second && chosen[0] is { Canvas: { } met, Mix: { } on } ? (met, on) : ((Canvas, Mixture)?)null;
+            var canvas = formula.Line.Kind == LineKind.Lightener ? null : Canvas.Of(formula, at, strand, c.Reading, laid.Soften, laid.Residual, before);
+            chosen.Add(Chosen.Of(formula, c.Reading, canvas, laid.Rules(at), at == 0, why));
+        }
+
+        var pulled = strand.Pulled && chosen[0].Canvas is not null ? Canvas.Pulled(strand.Formulas[0], strand, c.Reading, laid.Residual) : null;
+        if (pulled is not null && pulled.Spoils(pulled.Look(chosen[0].Mix!)))
+        {
+            why.Add(new Because("SV14", "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.", "attention"));
+        }
+
+        var (forecast, looks) = Outlook.Of(c.Reading, strand, chosen, main, pulled, why);
+        double? spread = Outlook.Spread(chosen[0], main, why);
+
+        // 9 parts
+        var formulas = chosen.Select((m, at) => Amount.WeighOut(m.Plan, m.Parts, sizes[at], c.House, kit, strand.Formulas.Take(at).All(f => f.Line != m.Plan.Line), why)).ToList();
+        Amount.Say(c, laid.Hands, laid.Belief, strand, sizes, formulas, kit, why);
+
+        var next = NextKit.Of(c.Reading, strand.Formulas[0].Wish.Level, c.Goal.Service, laid.Plan?.ColourOn, why);
+        var lines = formulas.Select(f => f.Line).Distinct().ToList();
+        var skin = Holds.Skin(c.Reading.Client, [.. lines.Select(l => shelf.Find(l)!)], laid.Days, c.House, why);
+        var tested = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why);
+        if (laid.Soften)
+        {
+            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.School("AP9") == "long" ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {PreSoftenGrams} g in its own vial.", "tests"));
+        }
+
+        Grams Total(Func<Sizing, Grams> of) => Grams.Of(sizes.Sum(s => of(s).Value)).Tenths();
+        var sent = Grams.Of(Math.Round(formulas.Sum(f => f.MixGrams.Value), 3));
+        var mistakes = Mistakes.Of(Grams.Of(sizes.Sum(s => s.Base.Value)), laid.Belief, Grams.Of(sizes.Sum(s => s.Residue.Value)), sent);
+        return new Prescription(
+            Prescription.Version, laid.Decision,
+            [.. new[] { skin == SkinState.Required ? "SA5" : null, tested == StrandState.Required ? "SA12" : null }.OfType<string>()],
+            Order(why), Advice.On(c, laid.Roots), formulas,
+            new Quantities(Total(s => s.Base), Total(s => s.Use), Total(s => s.UseLow), Total(s => s.UseHigh), Total(s => s.Residue),
+                sent, laid.Clocks[0].Batches.Count, Share.Of(Math.Round(mistakes.RunsOut.Value, 4)), mistakes.Left.Tenths()),
+            main with { SpreadDeltaE = spread }, forecast, Others(chosen[0], formulas[0]),
+            new KitTests(skin, tested, Holds.SkinTestHours, Grams.Of(SkinTestGrams), Grams.Of(StrandTestGrams), Grams.Of(laid.Soften ? PreSoftenGrams : 0)), laid.Plan, next)
+        {
+            Strand = looks,
+            Confirm = [.. chosen.Where(m => !m.Plan.Wish.Clear && m.Looked?.DeltaE > MixWords.AnotherColour).Select(m => new Confirmation(m.Plan.Use,
+                $"The {Words.Of(m.Plan.Use)} comes out {m.Looked!.DeltaE:0.0} from the wish, which is plainly another colour. It is meant so."))],
+        };
+    }
+
+    /// <summary>A case as far as it is settled before any shade is chosen: who, what goes where, when, and how much.</summary>
+    internal sealed record Laid(
+        Case Case, Wish Roots, StrandPlan Strand, Decision Decision, Hands Hands, Factor Belief, IReadOnlyList<Timed> Clocks, IReadOnlyList<Sizing> Sizes, bool Soften, Lab Residual, KitPlan? Plan, int Days)
+    {
+        /// <summary>The rules of one formula.</summary>
+        public MixRules Rules(int at)
+        {
+            var (formula, reading) = (Strand.Formulas[at], Case.Reading);
+            var states = Strand.Of(at).Where(r => r.Turn != Turn.Last).Select(r => HairState.Of(reading, r.Zone, r.Stretch)).Distinct().ToList();
+            double least = Weigh.LeastShare(Sizes[at].Portions, formula.Ratio, Case.House.ScaleStep);
+            return MixRules.For(formula, formula.OnRoots && formula.Use != FormulaPlan.Second ? reading.DecisiveGrey : Share.Of(0), states, formula.Dilutes ? least * 2 : least, reading.Hair.Porosity == Porosity.High);
+        }
+    }
+
+    /// <summary>Steps 1 to 7; null where a stop forbids any colour.</summary>
+    internal static Laid? Lay(Case read, Shelf shelf, List<Because> why)
+    {
         // 1 calendar, 2 head on the day
         var planWhy = new List<Because>();
         var plan = read.Plan is { } wish ? PlanBack.From(wish, planWhy) : null;
@@ -44,70 +121,62 @@ public static class Prescriber
         why.AddRange(Stops.Of(c.Reading));
         if (why.Count > 0)
         {
-            return Stopped(c, why);
+            return null;
         }
 
-        // 4 service, 5 target
-        var aimWhy = new List<Because>();
-        var aim = Aim.Of(c, aimWhy);
-        var line = shelf.For(c.Goal, c.LineId, c.House) ?? throw new InvalidOperationException("The shelf lacks a line for this service.");
-        var way = LengthsChoice.Of(c, aim, aimWhy);
-        var wanted = Wanted.All(c, aim, line, way, shelf, aimWhy);
-        why.AddRange(SalonOnly.Of(c, aim, line, wanted.SelectMany(w => w.Blend).MaxBy(b => b.Volume.Value).Volume));
-        var decision = why.Count > 0 ? Decision.Salon : Decision.Kit;
-        why.AddRange(Cautions.Of(read.Reading, c.Reading, aim, c.Goal.Service, decision == Decision.Kit));
+        // 4 service, 5 target: every stretch of the strand
+        var roots = Wishes.Of(c, why);
+        var line = shelf.For(c.Goal, c.LineId, c.House, c.Reading) ?? throw new InvalidOperationException("The shelf lacks a line for this service.");
+        var strand = StrandPlan.Of(c, roots, line, shelf, why);
+        why.AddRange(SalonOnly.Of(c, roots, strand, strand.Formulas.SelectMany(f => f.Blend).MaxBy(b => b.Volume.Value).Volume));
+        var decision = why.Any(b => b.About == "salon") ? Decision.Salon : Decision.Kit;
+        why.AddRange(Cautions.Of(read.Reading, c.Reading, roots, c.Goal.Service, decision == Decision.Kit));
+        SayGrey(c, line, why);
         why.AddRange((c.House.ForHer ?? []).Select(w => SayHers(c.House, w)));
         why.AddRange(planWhy);
-        why.AddRange(aimWhy);
 
-        // 6 clock: a salon sheet reckons with trained hands
+        // 6 clock: a salon sheet reckons with trained hands; what comes after the rinse has its own
         var hands = decision == Decision.Salon ? Hands.Trained : c.Reading.Hands;
-        var first = wanted[0];
-        var timed = Timing.Choose(c.Reading, hands, c.Goal.Service, first.Line, first.Level.Value, c.House, why, c.Painting);
-        if (way is LengthsWay.SameMix or LengthsWay.Diluted)
+        var clocks = strand.Formulas.Select((f, at) => Clock(c, hands, strand, at, at == 0 ? why : [])).ToList();
+        strand = strand.Timed(clocks[0].Schedule, clocks.Select((t, i) => (t, i)).Skip(1).ToDictionary(x => x.i, x => x.t.Schedule));
+        if (strand.Rows.FirstOrDefault(r => r.Does == Does.PullThrough) is { } through)
         {
-            double at = Math.Max(timed.Schedule.PaintMinutes.Value, timed.Schedule.RinseAtMinutes.Value - Outlook.PulledMinutes);
-            why.Add(new Because("TM4", $"The lengths get theirs {at:0.#} min after the first stroke, so that all is rinsed together.", "clock"));
+            why.Add(new Because("TM4", $"The lengths get theirs {through.StartsAt} after the first stroke, so that all is rinsed together; the ends last.", "clock"));
         }
 
-        // 7 mix, on the head it meets at these times
-        bool soften = Softens(c, first.Line);
+        // 7 amount, which wants no shades: hair, hands and bowls
+        var belief = Factor.Learned(hands);
+        var sizes = strand.Formulas.Select((f, at) => Amount.Size(strand, at, c, clocks[at].Batches, belief, why)).ToList();
         var residual = Residual.Of(c.Reports);
         if (c.Reports.Count > 0)
         {
             why.Add(new Because("OU1", $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.", "shade"));
         }
 
-        var chosen = wanted.Select((w, i) => Chosen.Of(w, c.Reading, Meets(w, c, timed.Schedule, soften, residual), Known(near, w.Use), i == 0 ? Ideas : 1, why)).ToList();
-        var forecast = Outlook.Of(c.Reading, aim, way, chosen, timed.Schedule, why);
-        double? spread = Outlook.Spread(c.Reading, chosen[0], timed.Schedule, soften, why);
+        return new Laid(c, roots, strand, decision, hands, belief, clocks, sizes, Softens(c, line), residual, plan, days);
+    }
 
-        // 8 amount, 9 parts
-        var belief = Factor.Learned(hands);
-        var sized = chosen.Select(m => (Mix: m, Size: Amount.Size(m.Wanted, c, hands, timed, belief, way, why))).ToList();
-        var formulas = sized.Select(s => Amount.WeighOut(s.Mix.Wanted, s.Mix.Parts, s.Size, c.House, why)).ToList();
-        Amount.Say(c, hands, belief, [.. sized.Select(s => s.Size)], formulas, why);
+    /// <summary>What decides comes first: stops, what asks for her attention, the mix, then the rest.</summary>
+    private static List<Because> Order(IEnumerable<Because> why) => [.. why.OrderBy(b => b switch
+    {
+        { About: "stop" } => 0,
+        { About: "salon" } => 1,
+        { About: "attention" } => 2,
+        { About: "caution", Rule: not ("SA10" or "SA22" or "SA23" or "RD3" or "RD6") } => 2,
+        { About: "shade" or "lengths" or "developer" } => 3,
+        { About: "caution" } => 5,
+        _ => 4,
+    })];
 
-        var next = NextKit.Of(c.Reading, first.Level, c.Goal.Service, plan?.ColourOn, why);
-        var lines = formulas.Select(f => f.Line).Distinct().ToList();
-        var skin = Holds.Skin(c.Reading.Client, [.. lines.Select(l => shelf.Find(l)!)], days, c.House, why);
-        var strand = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why);
-        if (soften)
-        {
-            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.School("AP9") == "long" ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {PreSoftenGrams} g in its own vial.", "tests"));
-        }
-
-        Grams Total(Func<Sizing, Grams> of) => Grams.Of(sized.Sum(s => of(s.Size).Value)).Tenths();
-        var sent = Grams.Of(Math.Round(formulas.Sum(f => f.MixGrams.Value), 3));
-        var mistakes = Mistakes.Of(Grams.Of(sized.Sum(s => s.Size.Base.Value)), belief, Grams.Of(sized.Sum(s => s.Size.Residue.Value)), sent);
-        return new Prescription(
-            Prescription.Version, decision,
-            [.. new[] { skin == SkinState.Required ? "SA5" : null, strand == StrandState.Required ? "SA12" : null }.OfType<string>()],
-            why, Advice.On(c, aim), formulas,
-            new Quantities(Total(s => s.Base), Total(s => s.Use), Total(s => s.UseLow), Total(s => s.UseHigh), Total(s => s.Residue),
-                sent, timed.Batches.Count, Share.Of(Math.Round(mistakes.RunsOut.Value, 4)), mistakes.Left.Tenths()),
-            timed.Schedule with { SpreadDeltaE = spread }, forecast, Others(chosen[0], formulas[0]),
-            new KitTests(skin, strand, Holds.SkinTestHours, Grams.Of(SkinTestGrams), Grams.Of(StrandTestGrams), Grams.Of(soften ? PreSoftenGrams : 0)), plan, next);
+    /// <summary>The clock of one formula: the roots' by the service, a gloss after it by its own.</summary>
+    private static Timed Clock(Case c, Hands hands, StrandPlan strand, int at, ICollection<Because> why)
+    {
+        var formula = strand.Formulas[at];
+        var on = c.Reading.Only(strand.ZonesOf(at));
+        Minutes? timer = formula.Quick ? Minutes.Of(StrandClock.QuickMinutes) : null;
+        return at == 0
+            ? Timing.Choose(on, hands, c.Goal.Service, formula.Line, formula.Wish.Level.Value, c.House, why, c.Painting, strand.InTwo, timer)
+            : Timing.Choose(on, hands, formula.OnRoots ? Service.RootTouchUp : Service.Gloss, formula.Line, formula.Wish.Level.Value, c.House, why, timer: timer);
     }
 
     private static Prescription Stopped(Case c, IReadOnlyList<Because> why) => new(
@@ -127,49 +196,44 @@ public static class Prescriber
             : new Because(way.Rule, $"For her {Says(way.Way)}, where the house has it {Says(house.Usual(way.Rule))}: {who}", "hers");
     }
 
-    private static Canvas? Meets(Wanted wanted, Case c, Schedule schedule, bool softened, Lab residual)
+    /// <summary>What the line does with white hair (SV7).</summary>
+    private static void SayGrey(Case c, Line line, List<Because> why)
     {
-        var target = Dye.Look(wanted.Level.Value, wanted.Tone).Lab;
-        if (wanted.Line.Kind == LineKind.Lightener)
+        var grey = c.Reading.DecisiveGrey;
+        if (c.Goal.Service is Service.Lighten or Service.BaseLift or Service.Gloss || grey.Value < Choice.NoGrey)
         {
-            return null;
+            return;
         }
 
-        if (wanted.OnLengths)
-        {
-            return Canvas.OfLengths(c.Reading, wanted.Line, wanted.Developer, wanted.Line.Process, 1, target, residual);
-        }
-
-        var roots = Canvas.OfRoots(c.Reading, wanted.Line, wanted.Developer, schedule, softened, target, residual);
-        return c.Goal.Service == Service.RootShadow ? Canvas.WithTail(roots, c.Reading, schedule) : roots;
+        string school = c.House.School("SV7");
+        why.Add(new Because("SV7", !line.IsPermanent
+            ? c.LineId is null && school == "blend" && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
+                ? $"The house blends white rather than covering it, so {line.Name} is taken: soft, no hard line, faded in six to eight weeks. It is never promised as full cover."
+                : "Demi blends the white softly and fades; it is never promised as full cover."
+            : school == "cover" || (school == "byShare" && grey.Value >= .3)
+                ? "Permanent colour covers the white; the line shows again after about four weeks."
+                : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.", "service"));
     }
 
     private static IReadOnlyList<Alternative> Others(Chosen chosen, Formula formula)
     {
         double colour = formula.Parts.Sum(p => p.Grams.Value);
-        return chosen.Looked is not { } looked ? [] :
+        return chosen is not { Looked: { } looked, Canvas: { } canvas } ? [] :
         [
             .. chosen.Others.Select(o => new Alternative(
                 [.. o.Parts.Select(p => new AlternativePart(p.Shade, Grams.Of(colour * p.Share.Value).Tenths(), p.Share))], Math.Round(o.DeltaE, 2),
-                Srgb.Hex(Outlook.Mean(chosen.Canvas!, chosen.Canvas!.Look(new Mixture(chosen.Wanted.Line, chosen.Wanted.Developer, o.Parts)))), MixWords.Why(o, chosen.Parts, looked))),
+                Srgb.Hex(Outlook.Mean(canvas, canvas.Look(new Mixture(chosen.Plan.Line, chosen.Plan.Developer, o.Parts)))), MixWords.Why(o, chosen.Parts, looked.DeltaE))),
         ];
     }
 
-    /// <summary>The mixes of another answer for one use, its own first.</summary>
-    private static IReadOnlyList<IReadOnlyList<MixPart>> Known(Prescription? other, string use) => other is null ? [] :
-    [
-        .. other.Formulas.Where(f => f.Use == use).Select(f => f.Mix()),
-        .. other.Formulas is [{ Use: var first }, ..] && first == use ? other.Alternatives.Select(a => (IReadOnlyList<MixPart>)[.. a.Parts.Select(p => new MixPart(p.Shade, p.Share))]) : [],
-    ];
-
     private static bool SameAsLast(Case c, Chosen mix)
     {
-        if (c.Reading.Last?.Formula is not { } last || last.Use != mix.Wanted.Use)
+        if (c.Reading.Last?.Formula is not { } last || last.Use != mix.Plan.Use)
         {
             return c.Formula is { HandMade: false };
         }
 
-        return Chosen.Same(last.Parts, mix.Parts) && (last.Developer is not { } v || Math.Abs(v.Value - mix.Wanted.Developer.Value) < .01);
+        return Chosen.Same(last.Parts, mix.Parts) && (last.Developer is not { } v || Math.Abs(v.Value - mix.Plan.Developer.Value) < .01);
     }
 
     private static bool Softens(Case c, Line line) =>

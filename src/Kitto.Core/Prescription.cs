@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core;
 
@@ -49,7 +50,7 @@ public sealed record Pair(
 public sealed record DeveloperPart(Volume Volume, double Percent, Grams Grams, IReadOnlyList<StrengthGrams> Blend);
 
 /// <summary>One formula, weighed out.</summary>
-/// <param name="Use">roots, lengths or shadow.</param>
+/// <param name="Use">roots, shadow, lengths, band (a gloss of its own) or second (the second step on the roots, SV19).</param>
 /// <param name="Line">Id of the line.</param>
 /// <param name="Parts">Its shades.</param>
 /// <param name="Developer">Its developer.</param>
@@ -58,6 +59,10 @@ public sealed record DeveloperPart(Volume Volume, double Percent, Grams Grams, I
 /// <param name="Pairs">The sealed pairs it is sent in.</param>
 public sealed record Formula(string Use, string Line, IReadOnlyList<PartGrams> Parts, DeveloperPart Developer, string Ratio, Grams MixGrams, IReadOnlyList<Pair> Pairs)
 {
+    /// <summary>The colour weighed as one blend for all sachets, the tests' too; null where there is one shade, or it is mixed in the chair.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Quantity.Stock? Stock { get; init; }
+
     /// <summary>Its shades and shares; a formula signed before shares were written has them in its grams.</summary>
     public IReadOnlyList<MixPart> Mix()
     {
@@ -95,7 +100,25 @@ public sealed record ZoneTime(Zone Zone, Minutes PaintedAt, Minutes ContactMinut
 /// <param name="SpreadDeltaE">Colour difference between first and last zone; null until forecast.</param>
 /// <param name="Remedies">What can be done where a zone would have the colour on too long, what changes least first; null where all fits.</param>
 public sealed record Schedule(
-    PaintOrder Order, Minutes PaintMinutes, Minutes ProcessMinutes, Minutes RinseAtMinutes, IReadOnlyList<ZoneTime> Zones, double? SpreadDeltaE, IReadOnlyList<Remedy>? Remedies = null);
+    PaintOrder Order, Minutes PaintMinutes, Minutes ProcessMinutes, Minutes RinseAtMinutes, IReadOnlyList<ZoneTime> Zones, double? SpreadDeltaE, IReadOnlyList<Remedy>? Remedies = null)
+{
+    /// <summary>The scalp stretch of zones that are painted in two turns, in the order of painting; null where none is (TM6). Their grown stretch stands among <see cref="Zones"/>.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<ZoneTime>? Scalp { get; init; }
+
+    /// <summary>Every stroke in the order of painting: a zone, or its grown stretch and later its scalp stretch.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<(Stroke Stroke, ZoneTime Time)> Strokes =>
+        [.. Zones.Select(z => (new Stroke(z.Zone, false), z)).Concat((Scalp ?? []).Select(z => (new Stroke(z.Zone, true), z))).OrderBy(x => x.z.PaintedAt.Value)];
+
+    /// <summary>Whether a zone is painted in two turns.</summary>
+    public bool InTwo(Zone zone) => Scalp?.Any(z => z.Zone == zone) ?? false;
+}
+
+/// <summary>One turn at one zone.</summary>
+/// <param name="Zone">Which.</param>
+/// <param name="Scalp">Its scalp stretch, where the grown hair was painted before; else all of it, or the grown stretch.</param>
+public readonly record struct Stroke(Zone Zone, bool Scalp);
 
 /// <summary>A forecast colour.</summary>
 /// <param name="Lab">CIELAB under D65.</param>
@@ -145,6 +168,14 @@ public sealed record Forecast(
     Look? Roots, Look? Lengths, double? DeltaE, IReadOnlyList<ZoneForecast> PerZone, Look? Target = null, Look? LengthsToday = null,
     Look? Band = null, Look? BandToday = null, Fade? Fading = null, double? GreenA = null, Look? Tail = null)
 {
+    /// <summary>What the lengths shall be, where they have a formula of their own beside the roots' (SV13).</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Look? LengthsTarget { get; init; }
+
+    /// <summary>dE00 of the lengths to their own wish; null where they have none, or get clear alone.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public double? LengthsDeltaE { get; init; }
+
     /// <summary>No forecast.</summary>
     public static Forecast None { get; } = new(null, null, null, []);
 }
@@ -168,7 +199,18 @@ public sealed record AlternativePart(string Shade, Grams Grams, Share Share);
 /// <param name="Because">Ids of the rules.</param>
 /// <param name="Says">What it would do for her, or why not and what the salon would do instead.</param>
 /// <param name="EveryWeeks">How often it wants doing again, weeks from and to (SV11); null where it does not fit.</param>
-public sealed record ServiceAdvice(Service Service, bool Fits, IReadOnlyList<string> Because, string? Says = null, IReadOnlyList<int>? EveryWeeks = null);
+public sealed record ServiceAdvice(Service Service, bool Fits, IReadOnlyList<string> Because, string? Says = null, IReadOnlyList<int>? EveryWeeks = null)
+{
+    /// <summary>Other ways of doing it that are offered here; null where there is none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<WayOffered>? Ways { get; init; }
+}
+
+/// <summary>Another way of doing a service, offered and not taken by itself.</summary>
+/// <param name="How">Which.</param>
+/// <param name="Rule">The rule it comes from.</param>
+/// <param name="Says">What it is and why it is offered.</param>
+public sealed record WayOffered(How How, string Rule, string Says);
 
 /// <summary>Where the skin test stands.</summary>
 public enum SkinState
@@ -203,6 +245,11 @@ public enum StrandState
 /// <param name="PreSoftenGrams">Undiluted developer for resistant white (AP9).</param>
 public sealed record KitTests(SkinState SkinTest, StrandState StrandTest, int SkinTestHours, Grams SkinTestGrams, Grams StrandTestGrams, Grams PreSoftenGrams);
 
+/// <summary>Something the colourist confirms before she signs.</summary>
+/// <param name="What">A path of the case that was assumed and moves the answer, or the use of a formula that comes out far from its wish.</param>
+/// <param name="Says">What she says yes to.</param>
+public sealed record Confirmation(string What, string Says);
+
 /// <summary>The one value that page, guide, bench, console and record all show.</summary>
 /// <param name="Kitto">Kind and version of the document.</param>
 /// <param name="Decision">What is to happen.</param>
@@ -222,6 +269,24 @@ public sealed record Prescription(
     IReadOnlyList<Formula> Formulas, Quantities? Quantity, Schedule? Clock, Forecast Forecast, IReadOnlyList<Alternative> Alternatives,
     KitTests Tests, KitPlan? Plan, NextKit? Next = null)
 {
+    /// <summary>Every stretch of every zone, with what is done to it; empty on a stop.</summary>
+    public IReadOnlyList<ZoneStrand> Strand { get; init; } = [];
+
+    /// <summary>Facts that nobody said and a usual value stands for, by their paths.</summary>
+    public IReadOnlyList<string> Assumed { get; init; } = [];
+
+    /// <summary>What the colourist says yes to in so many words before she signs; empty where there is nothing.</summary>
+    public IReadOnlyList<Confirmation> Confirm { get; init; } = [];
+
+    /// <summary>The stretches a formula goes on, each with its zone and turn; empty for what was signed before strands were kept.</summary>
+    public IReadOnlyList<StrandRow> RowsOf(int formula) =>
+    [
+        .. from zone in Strand
+           from row in zone.Stretches
+           where row.Formula == formula
+           select row with { Zone = zone.Zone, Turn = row is { Does: Does.Colour, Stretch: Stretch.Scalp } && Clock!.InTwo(zone.Zone) ? Turn.Scalp : row.Does == Does.PullThrough ? Turn.Last : Turn.First },
+    ];
+
     /// <summary>The document this is written as.</summary>
     public const string Version = "prescription/1";
 }

@@ -1,10 +1,8 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
 using CsCheck;
-using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Contract;
-using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
@@ -66,13 +64,11 @@ internal static class Bench
 
     public static Prescription Prescribe(string facts = "") => Prescriber.Prescribe(Case(facts), Shelf);
 
-    /// <summary>The regrowth of a case's head as a permanent line meets it in a root touch-up, nothing softened; for a shadow or a blend with a tail.</summary>
-    public static Canvas Canvas(Case c, Line line, double level, Tone tone, Lab residual)
+    /// <summary>What the first formula of a case meets, and the rules of its mix.</summary>
+    public static (Canvas Canvas, MixRules Rules) Met(Case c, Shelf shelf, Lab residual)
     {
-        var schedule = Timing.Choose(c.Reading, c.Reading.Hands, Service.RootTouchUp, line, level, House.Default, []).Schedule;
-        var developer = Choice.For(line, false, c.Reading, Level.Of(level), []);
-        var roots = Core.Colour.Canvas.OfRoots(c.Reading, line, developer, schedule, false, Dye.Look(level, tone).Lab, residual);
-        return c.Goal.Service is Service.RootShadow or Service.GreyBlend ? Core.Colour.Canvas.WithTail(roots, c.Reading, schedule) : roots;
+        var laid = Prescriber.Lay(c, shelf, [])!;
+        return (Core.Colour.Canvas.Of(laid.Strand.Formulas[0], 0, laid.Strand, laid.Case.Reading, laid.Soften, residual), laid.Rules(0));
     }
 
     public static IEnumerable<string> Rules(this Prescription p) => p.Because.Select(b => b.Rule);

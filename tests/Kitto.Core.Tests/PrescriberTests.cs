@@ -70,11 +70,19 @@ public sealed class PrescriberTests
 
     [Theory]
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; goal.level=5", "roots", "TM4")]
-    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=5.5; goal.level=5; goal.tone=\"G\"", "roots lengths", "SV9")]
-    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; hair.lengths.highlighted=true; goal.level=5", "roots", "SV9")]
+    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=5.5; goal.level=5; goal.tone=\"G\"", "roots", "SV14")]
+    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=7; goal.level=5", "roots", "SV14")]
+    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=5.5; goal.level=5; goal.tone=\"G\"; goal.lengths={\"level\":5,\"tone\":\"G\"}", "roots lengths", "SV13")]
+    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; hair.lengths.highlighted=true; goal.level=5", "roots", "SV14")]
     [InlineData("goal.service=\"rootAndRefresh\"", "roots", "SV9")]
-    [InlineData("goal.service=\"rootAndRefresh\"; house.schools={\"SV9\":\"ownFormula\"}", "roots lengths", "SV9")]
-    [InlineData("goal.service=\"rootAndGloss\"", "roots lengths", "SV9")]
+    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=5.5; goal.level=5; house.schools={\"SV9\":\"ownFormula\"}", "roots lengths", "SV9")]
+    [InlineData("goal.service=\"rootAndGloss\"", "roots lengths", "SV15")]
+    [InlineData("goal.service=\"rootAndGloss\"; hair.lengths.level=5.5; goal.level=5", "roots lengths", "SV15")]
+    [InlineData("goal.service=\"rootAndGloss\"; hair.lengths.level=6; goal.lengths={\"clear\":true}; goal.level=5", "roots lengths", "SV13")]
+    [InlineData("goal.service=\"rootTouchUp\"; hair.lengths.level=6; goal.lengths={\"clear\":true}; goal.level=5", "roots lengths", "SH24")]
+    [InlineData("goal.service=\"rootAndGloss\"; hair.lengths={\"level\":8,\"tone\":\"N\",\"history\":\"lightened\"}; goal.level=5; hair.band={\"lengthMm\":50,\"level\":8,\"tone\":\"G\"}", "roots lengths band", "SV17")]
+    [InlineData("goal.how=\"twoSteps\"; allZones.greyPercent=90; allZones.resistant=true", "roots second", "SV19")]
+    [InlineData("goal.service=\"gloss\"; hair.lengths={\"level\":9,\"tone\":\"N\",\"history\":\"lightened\"}; hair.band={\"lengthMm\":50,\"level\":9,\"tone\":\"G\"}", "lengths", "SV17")]
     [InlineData("goal.service=\"rootShadow\"; hair.lengths.level=8", "shadow", "SV5")]
     [InlineData("goal.service=\"gloss\"", "lengths", "DV5")]
     [InlineData("goal.service=\"greyBlend\"", "roots", "SV7")]
@@ -110,9 +118,9 @@ public sealed class PrescriberTests
                 return;
             }
 
-            Assert.Equal(p.Clock!.Zones.Select(z => (Zone?)z.Zone), guide.Steps.Where(s => s.Kind == StepKind.Paint).Select(s => s.Zone));
-            int mixes = guide.Steps.TakeWhile(s => s.Kind != StepKind.Rinse).Count(s => s.Kind == StepKind.Mix);
-            Assert.Equal(p.Quantity!.Batches, mixes);
+            Assert.Equal(p.Clock!.Strokes.Select(s => s.Stroke), guide.Steps.Where(s => s.Kind == StepKind.Paint).Select(s => new Stroke(s.Zone!.Value, s.Scalp)));
+            int mixes = guide.Steps.Count(s => s.Kind == StepKind.Mix);
+            Assert.Equal(p.Quantity!.Batches + p.Formulas.Count - 1, mixes);
             double waits = guide.Steps.TakeWhile(s => s.Kind != StepKind.Rinse).Sum(s => s.Minutes?.Value ?? 0);
             Assert.Equal(p.Clock.ProcessMinutes.Value, waits, 6);
             Assert.Equal(StepKind.After, guide.Steps[^1].Kind);

@@ -80,7 +80,7 @@ public static class WhatIf
 
     private static Instead Of(Other kind, string name, string says, string rule, Case c, Shelf shelf, Prescription taken)
     {
-        var other = Prescriber.Prescribe(c, shelf, taken);
+        var other = Prescriber.Prescribe(c, shelf);
         return new Instead(kind, name, says, rule, other, [.. Compare.Answers(taken, other).Where(b => !b.Same)]);
     }
 

@@ -64,6 +64,10 @@ public readonly record struct ContactWindow(Minutes From, Minutes To)
             tender ? Minutes.Of(Math.Min(line.LongestContact.Value, line.Process.Value + HairlineLiftMargin)) : line.LongestContact);
     }
 
+    /// <summary>The window of a scalp stretch that is painted after the rest: in a lift its upper end is the line's standard time, because it is warm (TM6).</summary>
+    public static ContactWindow OfScalp(ZoneReading read, Line line, Service service) => new(
+        read.Grey.Value >= .5 || read.Resistant ? line.Process : line.ProcessMin, service is Service.BaseLift or Service.Lighten ? line.Process : line.LongestContact);
+
     /// <summary>Minutes by which a contact falls short of the window (negative) or overruns it (positive), compared to a tenth.</summary>
     public double Miss(Minutes contact)
     {

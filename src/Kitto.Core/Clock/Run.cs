@@ -22,17 +22,18 @@ public static class Run
 
     /// <summary>The stand of a run.</summary>
     /// <param name="plan">The schedule that was signed.</param>
-    /// <param name="begun">Zones in the order they were begun, with minutes since the first stroke; the first is 0.</param>
+    /// <param name="begun">Strokes in the order they were begun, with minutes since the first stroke; the first is 0.</param>
     /// <param name="lastStroke">Minutes at which the last zone was done; null while she paints.</param>
     /// <param name="now">Minutes since the first stroke, not before the last of them.</param>
     /// <param name="reading">The head, for the windows.</param>
     /// <param name="service">The service.</param>
     /// <param name="line">The line of the roots.</param>
     /// <param name="reserve">Whether there is a sealed pair left to mix.</param>
-    public static RunStand Stand(Schedule plan, IReadOnlyList<(Zone Zone, double At)> begun, double? lastStroke, double now, Reading reading, Service service, Line line, bool reserve)
+    public static RunStand Stand(Schedule plan, IReadOnlyList<(Stroke Stroke, double At)> begun, double? lastStroke, double now, Reading reading, Service service, Line line, bool reserve)
     {
         var lanes = Lanes(plan, begun, lastStroke, now, out double end);
-        var windows = lanes.Select(z => (z.Zone, z.At, Latest: z.At + ContactWindow.Of(z.Zone, reading.Zones[(int)z.Zone], line, service).To.Value)).ToList();
+        ContactWindow Window(Stroke s) => s.Scalp ? ContactWindow.OfScalp(reading.Zones[(int)s.Zone], line, service) : ContactWindow.Of(s.Zone, reading.Zones[(int)s.Zone], line, service);
+        var windows = lanes.Select(z => (z.Stroke.Zone, z.At, Latest: z.At + Window(z.Stroke).To.Value)).ToList();
         double wanted = end + plan.ProcessMinutes.Value;
         double least = end + Math.Min(plan.ProcessMinutes.Value, line.ProcessMin.Value);
         double rinse = Math.Max(least, Math.Min(wanted, windows.Min(w => w.Latest)));
@@ -43,22 +44,26 @@ public static class Run
             PaintMinutes = Minutes.Of(end).Tenths(),
             ProcessMinutes = Minutes.Of(rinse - end).Tenths(),
             RinseAtMinutes = Minutes.Of(rinse).Tenths(),
-            Zones = [.. lanes.Select(z => new ZoneTime(z.Zone, Minutes.Of(z.At).Tenths(), Minutes.Of(Math.Max(0, rinse - z.At)).Tenths(), plan.Zones.FirstOrDefault(p => p.Zone == z.Zone)?.Batch ?? 1))],
+            Zones = Times(false),
+            Scalp = plan.Scalp is null ? null : Times(true),
             Remedies = null,
         };
+        IReadOnlyList<ZoneTime> Times(bool scalp) => [.. lanes.Where(z => z.Stroke.Scalp == scalp).Select(z => new ZoneTime(z.Stroke.Zone, Minutes.Of(z.At).Tenths(), Minutes.Of(Math.Max(0, rinse - z.At)).Tenths(),
+            plan.Strokes.Where(p => p.Stroke == z.Stroke).Select(p => p.Time.Batch).DefaultIfEmpty(1).First()))];
         double? firstAt = first.Count == 0 ? null : first.Min(w => w.Latest);
-        return new RunStand(actual, now, begun.Count, lastStroke is not null, Math.Round(behind, 1), [.. first.Select(w => w.Zone)], firstAt,
-            Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone)], firstAt, line, reserve));
+        return new RunStand(actual, now, begun.Count, lastStroke is not null, Math.Round(behind, 1), [.. first.Select(w => w.Zone).Distinct()], firstAt,
+            Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone).Distinct()], firstAt, line, reserve));
     }
 
-    /// <summary>Begun zones where they were begun; the rest in the order of the plan, at the speed she has shown so far.</summary>
-    private static List<(Zone Zone, double At)> Lanes(Schedule plan, IReadOnlyList<(Zone Zone, double At)> begun, double? lastStroke, double now, out double end)
+    /// <summary>Begun strokes where they were begun; the rest in the order of the plan, at the speed she has shown so far.</summary>
+    private static List<(Stroke Stroke, double At)> Lanes(Schedule plan, IReadOnlyList<(Stroke Stroke, double At)> begun, double? lastStroke, double now, out double end)
     {
-        double Planned(Zone zone)
+        var planned = plan.Strokes;
+        double Planned(Stroke stroke)
         {
-            int i = plan.Zones.Select((z, at) => (z, at)).First(x => x.z.Zone == zone).at;
-            double until = i + 1 < plan.Zones.Count ? plan.Zones[i + 1].PaintedAt.Value : plan.PaintMinutes.Value;
-            return until - plan.Zones[i].PaintedAt.Value;
+            int i = planned.Select((s, at) => (s.Stroke, at)).First(x => x.Stroke == stroke).at;
+            double until = i + 1 < planned.Count ? planned[i + 1].Time.PaintedAt.Value : plan.PaintMinutes.Value;
+            return until - planned[i].Time.PaintedAt.Value;
         }
 
         var lanes = begun.ToList();
@@ -69,13 +74,15 @@ public static class Run
         }
 
         double took = begun.Count > 1 ? begun[^1].At - begun[0].At : 0;
-        double should = begun.Take(Math.Max(0, begun.Count - 1)).Sum(z => Planned(z.Zone));
+        double should = begun.Take(Math.Max(0, begun.Count - 1)).Sum(z => Planned(z.Stroke));
         double speed = should > 0.5 ? Math.Clamp(took / should, 0.5, 3) : 1;
-        double at = begun.Count == 0 ? 0 : Math.Max(now, begun[^1].At + Planned(begun[^1].Zone) * speed);
-        foreach (var zone in plan.Zones.Select(z => z.Zone).Except(begun.Select(z => z.Zone)))
+        double at = begun.Count == 0 ? 0 : Math.Max(now, begun[^1].At + Planned(begun[^1].Stroke) * speed);
+        foreach (var stroke in planned.Select(s => s.Stroke).Except(begun.Select(z => z.Stroke)))
         {
-            lanes.Add((zone, at));
-            at += Planned(zone) * speed;
+            // The scalp is not begun before its time, however quick she was (TM6).
+            at = stroke.Scalp ? Math.Max(at, Timing.ScalpAfter) : at;
+            lanes.Add((stroke, at));
+            at += Planned(stroke) * speed;
         }
 
         end = at;
@@ -83,7 +90,7 @@ public static class Run
     }
 
     private static string? Says(
-        Schedule actual, IReadOnlyList<(Zone Zone, double At)> begun, bool painted, double now, double shortened, double behind, IReadOnlyList<Zone> firstOff, double? firstAt, Line line, bool reserve)
+        Schedule actual, IReadOnlyList<(Stroke Stroke, double At)> begun, bool painted, double now, double shortened, double behind, IReadOnlyList<Zone> firstOff, double? firstAt, Line line, bool reserve)
     {
         if (begun.Count == 0)
         {
@@ -105,8 +112,8 @@ public static class Run
 
         if (!painted)
         {
-            int batch = actual.Zones[begun.Count - 1].Batch;
-            double mixed = begun.First(z => actual.Zones.First(a => a.Zone == z.Zone).Batch == batch).At;
+            int Bowl(Stroke stroke) => actual.Strokes.First(a => a.Stroke == stroke).Time.Batch;
+            double mixed = begun.First(z => Bowl(z.Stroke) == Bowl(begun[^1].Stroke)).At;
             if (now - mixed > line.WorkingLife.Value)
             {
                 return $"This mix is {now - mixed:0} min old and works no longer as it should: {(reserve ? "mix the sealed reserve fresh for what is left" : "paint only what matters most with it and tell your colourist")}.";

@@ -6,14 +6,23 @@ namespace Kitto.Core.Clock;
 
 /// <summary>The clock of one head: order, contact times, batches.</summary>
 /// <param name="Schedule">What is shown.</param>
-/// <param name="Batches">The zones of each batch, in the order of painting.</param>
-public sealed record Timed(Schedule Schedule, IReadOnlyList<IReadOnlyList<Zone>> Batches);
+/// <param name="Batches">The strokes of each batch, in the order of painting.</param>
+public sealed record Timed(Schedule Schedule, IReadOnlyList<IReadOnlyList<Stroke>> Batches);
 
 /// <summary>Plans the clock on the head (clock).</summary>
 public static class Timing
 {
     /// <summary>A mix must be on this long before it stops working, minutes.</summary>
     public const double Spare = 3;
+
+    /// <summary>Where the head is painted in two turns, the scalp stretch begins this long after the first stroke at the earliest, minutes (TM6).</summary>
+    public const double ScalpAfter = 10;
+
+    /// <summary>The second turn takes this much of the first: the partings are known and the stretch is short (ours).</summary>
+    public const double SecondTurn = 0.5;
+
+    /// <summary>No set of zones.</summary>
+    private static readonly IReadOnlySet<Zone> None = new HashSet<Zone>();
 
     /// <summary>The time after the last stroke: the line's, or the one at which her strand came right, within the line's range (SA12).</summary>
     public static Minutes Process(Reading reading, Line line) => reading.Client.StrandTest is { Result: StrandResult.Right, Minutes: { } right }
@@ -28,24 +37,31 @@ public static class Timing
         {
             ProcessMinutes = process,
             RinseAtMinutes = Minutes.Of(schedule.RinseAtMinutes.Value + by).Tenths(),
-            Zones = [.. schedule.Zones.Select(z => z with { ContactMinutes = Minutes.Of(Math.Max(0, z.ContactMinutes.Value + by)).Tenths() })],
+            Zones = Moved(schedule.Zones, by),
+            Scalp = schedule.Scalp is { } scalp ? Moved(scalp, by) : null,
         };
     }
 
+    private static IReadOnlyList<ZoneTime> Moved(IReadOnlyList<ZoneTime> zones, double by) => [.. zones.Select(z => z with { ContactMinutes = Minutes.Of(Math.Max(0, z.ContactMinutes.Value + by)).Tenths() })];
+
     /// <summary>Times one order.</summary>
-    public static Schedule Of(PaintOrder order, Reading reading, Hands hands, Service service, Line line, House house) =>
-        Of(order, PaintOrders.Sequence(order, reading, house), reading, hands, service, line, house);
+    public static Schedule Of(PaintOrder order, Reading reading, Hands hands, Service service, Line line, House house, IReadOnlySet<Zone>? inTwo = null) =>
+        Of(order, PaintOrders.Sequence(order, reading, house), reading, hands, service, line, house, inTwo ?? None, null);
 
     /// <summary>Times a path over the head.</summary>
-    public static Schedule Of(PaintOrder order, IReadOnlyList<Zone> path, Reading reading, Hands hands, Service service, Line line, House house)
+    private static Schedule Of(PaintOrder order, IReadOnlyList<Zone> path, Reading reading, Hands hands, Service service, Line line, House house, IReadOnlySet<Zone> inTwo, Minutes? timer)
     {
         double whole = Painting.WholeHead(hands, reading.Hair.Density, service, order);
-        double process = Process(reading, line).Value;
-        double paint = path.Sum(z => whole * z.Facts().HairShare.Value);
+        double process = (timer ?? Process(reading, line)).Value;
+        var (strokes, paint) = Lay(path, whole, inTwo);
         double rinse = house.School("TM2") == "firstStroke"
             ? Math.Max(process, paint + line.ProcessMin.Value)
             : paint + process;
-        return Lay(order, path, whole, paint, rinse);
+        // Contacts are differences of the shown times, so that they add up on the page.
+        Minutes shownRinse = Minutes.Of(rinse).Tenths(), shownPaint = Minutes.Of(paint).Tenths();
+        List<ZoneTime> Timed(bool scalp) => [.. strokes.Where(s => s.Stroke.Scalp == scalp).Select(s => (s.Stroke.Zone, Painted: Minutes.Of(s.At).Tenths()))
+            .Select(z => new ZoneTime(z.Zone, z.Painted, Minutes.Of(Math.Max(0, shownRinse.Value - z.Painted.Value)).Tenths(), 1))];
+        return new Schedule(order, shownPaint, Minutes.Of(Math.Max(0, shownRinse.Value - shownPaint.Value)).Tenths(), shownRinse, Timed(false), null) { Scalp = inTwo.Count > 0 ? Timed(true) : null };
     }
 
     /// <summary>The best admissible order by weighted deviation from the windows, or the one the colourist wants; then the remedies that change least (clock).</summary>
@@ -57,8 +73,12 @@ public static class Timing
     /// <param name="house">The house.</param>
     /// <param name="why">Reasons are added.</param>
     /// <param name="own">How the colourist wants it painted; null: as the numbers say.</param>
-    public static Timed Choose(Reading reading, Hands hands, Service service, Line line, double targetLevel, House house, ICollection<Because> why, PaintWish? own = null)
+    /// <param name="inTwo">Zones that are painted in two turns (TM6); null: none.</param>
+    /// <param name="timer">Time after the last stroke; null: the line's, or what her strand came right at.</param>
+    public static Timed Choose(
+        Reading reading, Hands hands, Service service, Line line, double targetLevel, House house, ICollection<Because> why, PaintWish? own = null, IReadOnlySet<Zone>? inTwo = null, Minutes? timer = null)
     {
+        var twice = inTwo ?? None;
         var (orders, reason) = PaintOrders.Admissible(reading, service, targetLevel, house);
         var windows = new ContactWindow[reading.Zones.Count];
         for (int i = 0; i < windows.Length; i++)
@@ -67,8 +87,10 @@ public static class Timing
         }
 
         // How much is seen times minutes outside the window, over all zones.
-        double Off(Schedule s) => s.Zones.Sum(z => z.Zone.SeenWeight() * Math.Abs(windows[(int)z.Zone].Miss(z.ContactMinutes)));
-        var tried = orders.Select(o => Of(o, reading, hands, service, line, house)).Select(s => (Schedule: s, Off: Off(s))).ToList();
+        double Off(Schedule s) => s.Zones.Sum(z => z.Zone.SeenWeight() * Math.Abs(windows[(int)z.Zone].Miss(z.ContactMinutes)))
+            + (s.Scalp ?? []).Sum(z => z.Zone.SeenWeight() * Math.Abs(ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes)));
+        Schedule Along(PaintOrder order, IReadOnlyList<Zone> path) => Of(order, path, reading, hands, service, line, house, twice, timer);
+        var tried = orders.Select(o => Along(o, PaintOrders.Sequence(o, reading, house))).Select(s => (Schedule: s, Off: Off(s))).ToList();
         var (best, least) = tried.MinBy(s => Math.Round(s.Off, 9))!;
         if (own is null)
         {
@@ -78,8 +100,8 @@ public static class Timing
         else
         {
             var wished = own.Sequence is { } path
-                ? Of(PaintOrder.Own, [.. path.Where(z => reading.Zones[(int)z].Include), .. reading.Included.Select(z => z.Zone).Except(path)], reading, hands, service, line, house)
-                : Of(own.Order, reading, hands, service, line, house);
+                ? Along(PaintOrder.Own, [.. path.Where(z => reading.Zones[(int)z].Include), .. reading.Included.Select(z => z.Zone).Except(path)])
+                : Along(own.Order, PaintOrders.Sequence(own.Order, reading, house));
             double more = Off(wished) - least;
             why.Add(new Because("TM5", $"{Sentence(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
                 + (Math.Abs(more) < .005 ? " Contact times are kept as well either way." : $" Yours misses the contact times by {Math.Abs(more):0.0#} weighted min {(more > 0 ? "more" : "less")}."), "clock"));
@@ -87,6 +109,11 @@ public static class Timing
         }
 
         why.Add(new Because("TM7", $"These hands need about {best.PaintMinutes} from first to last stroke.", "clock", Times(best, line)));
+
+        if (best.Scalp is { Count: > 0 } scalp)
+        {
+            why.Add(new Because("TM6", $"The hair grown out is long: its grown stretch is painted first over the whole head, the scalp stretch from {scalp[0].PaintedAt} on, because the warm scalp goes faster.", "clock"));
+        }
 
         var fitted = Shorten(best, reading, service, line);
         if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
@@ -99,7 +126,7 @@ public static class Timing
         }
         else
         {
-            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", "clock", Times(fitted, line)));
+            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(timer is { } quick ? $"no longer than {quick}, watched on a wiped strand" : Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", "clock", Times(fitted, line)));
         }
 
         foreach (var zone in fitted.Zones)
@@ -128,11 +155,12 @@ public static class Timing
         var batches = Batch(fitted, line);
         if (batches.Count > 1)
         {
-            why.Add(new Because("AP8", $"A mix works for {line.WorkingLife}; painting takes {fitted.PaintMinutes}. So {batches.Count} bowls are mixed, the next one when the first is on, cut after the {batches[0][^1].Facts().Says}.", "clock"));
+            why.Add(new Because("AP8", $"A mix works for {line.WorkingLife}; painting takes {fitted.PaintMinutes}. So {batches.Count} bowls are mixed, the next one when the first is on, {(fitted.Scalp is null ? $"cut after the {batches[0][^1].Zone.Facts().Says}" : $"cut after {Zones.Turn(batches[0][^1])}")}.", "clock"));
         }
 
-        var numbered = fitted.Zones.Select(z => z with { Batch = batches.Select((b, i) => (b, i)).First(x => x.b.Contains(z.Zone)).i + 1 });
-        return new Timed(fitted with { Zones = [.. numbered] }, batches);
+        IReadOnlyList<ZoneTime> Numbered(IReadOnlyList<ZoneTime> zones, bool second) =>
+            [.. zones.Select(z => z with { Batch = batches.Select((b, i) => (b, i)).First(x => x.b.Contains(new Stroke(z.Zone, second))).i + 1 })];
+        return new Timed(fitted with { Zones = Numbered(fitted.Zones, false), Scalp = fitted.Scalp is { } turn ? Numbered(turn, true) : null }, batches);
     }
 
     internal static ContactWindow Window(Zone zone, Reading reading, Service service, Line line) =>
@@ -146,38 +174,57 @@ public static class Timing
         return cut <= 0 ? schedule : Set(schedule, Minutes.Of(schedule.ProcessMinutes.Value - cut).Tenths());
     }
 
-    /// <summary>Zones by bowl: each is painted while its mix still works, and the cut lies as near the middle as it can.</summary>
-    private static List<IReadOnlyList<Zone>> Batch(Schedule schedule, Line line)
+    /// <summary>Strokes by bowl: each is painted while its mix still works, and the cuts lie as evenly as they can; a second turn is a bowl of its own where one does not reach over both.</summary>
+    private static List<IReadOnlyList<Stroke>> Batch(Schedule schedule, Line line)
     {
-        double life = line.WorkingLife.Value - Spare;
-        var zones = schedule.Zones;
-        double total = schedule.PaintMinutes.Value;
-        if (total <= life || zones.Count < 2)
+        double life = line.WorkingLife.Value - Spare, total = schedule.PaintMinutes.Value;
+        var strokes = schedule.Strokes;
+        if (total <= life || strokes.Count < 2)
         {
-            return [[.. zones.Select(z => z.Zone)]];
+            return [[.. strokes.Select(s => s.Stroke)]];
         }
 
-        var cuts = zones.Skip(1).Select((z, i) => (At: z.PaintedAt.Value, Index: i + 1)).ToList();
-        var fits = cuts.Where(c => c.At <= life && total - c.At <= life).ToList();
-        var (_, index) = (fits.Count > 0 ? fits : cuts).MinBy(c => Math.Abs(c.At - total / 2));
-        return [[.. zones.Take(index).Select(z => z.Zone)], [.. zones.Skip(index).Select(z => z.Zone)]];
+        int turn = schedule.Scalp is null ? 0 : strokes.TakeWhile(s => !s.Stroke.Scalp && schedule.InTwo(s.Stroke.Zone)).Count();
+        if (turn > 0 && total - strokes[turn].Time.PaintedAt.Value <= life && strokes[turn].Time.PaintedAt.Value <= life)
+        {
+            return [[.. strokes.Take(turn).Select(s => s.Stroke)], [.. strokes.Skip(turn).Select(s => s.Stroke)]];
+        }
+
+        int bowls = Math.Min(3, (int)Math.Ceiling(total / life - 1e-9));
+        var cuts = new List<int> { 0 };
+        for (int b = 1; b < bowls; b++)
+        {
+            double even = total * b / bowls;
+            var later = strokes.Select((s, i) => (At: s.Time.PaintedAt.Value, Index: i)).Where(c => c.Index > cuts[^1] && c.Index <= strokes.Count - (bowls - b)).ToList();
+            var fits = later.Where(c => c.At - strokes[cuts[^1]].Time.PaintedAt.Value <= life && total - c.At <= life * (bowls - b)).ToList();
+            cuts.Add((fits.Count > 0 ? fits : later).MinBy(c => Math.Abs(c.At - even)).Index);
+        }
+
+        return [.. cuts.Append(strokes.Count).Zip(cuts.Skip(1).Append(strokes.Count)).Take(bowls).Select(c => (IReadOnlyList<Stroke>)[.. strokes.Skip(c.First).Take(c.Second - c.First).Select(s => s.Stroke)])];
     }
 
-    private static Schedule Lay(PaintOrder order, IReadOnlyList<Zone> path, double whole, double paint, double rinse)
+    /// <summary>When each stroke begins: one turn over the head, or the long grown hair first and the scalp stretch, with all that is short, after it (TM6).</summary>
+    private static (List<(Stroke Stroke, double At)> Strokes, double Paint) Lay(IReadOnlyList<Zone> path, double whole, IReadOnlySet<Zone> inTwo)
     {
-        // Contacts are differences of the shown times, so that they add up on the page.
         double at = 0;
-        var shownRinse = Minutes.Of(rinse).Tenths();
-        var zones = new List<ZoneTime>();
-        foreach (var zone in path)
+        var strokes = new List<(Stroke, double)>();
+        foreach (var zone in path.Where(z => inTwo.Count == 0 || inTwo.Contains(z)))
         {
-            var painted = Minutes.Of(at).Tenths();
-            zones.Add(new ZoneTime(zone, painted, Minutes.Of(Math.Max(0, shownRinse.Value - painted.Value)).Tenths(), 1));
+            strokes.Add((new Stroke(zone, false), at));
             at += whole * zone.Facts().HairShare.Value;
         }
 
-        var shownPaint = Minutes.Of(paint).Tenths();
-        return new Schedule(order, shownPaint, Minutes.Of(Math.Max(0, shownRinse.Value - shownPaint.Value)).Tenths(), shownRinse, zones, null);
+        if (inTwo.Count > 0)
+        {
+            at = Math.Max(at, ScalpAfter);
+            foreach (var zone in path)
+            {
+                strokes.Add((new Stroke(zone, inTwo.Contains(zone)), at));
+                at += whole * zone.Facts().HairShare.Value * (inTwo.Contains(zone) ? SecondTurn : 1);
+            }
+        }
+
+        return (strokes, at);
     }
 
     private static IReadOnlyList<Used> Times(Schedule s, Line line) =>

@@ -1,42 +1,41 @@
-using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core.Colour;
 
 /// <summary>A stretch of hair that a mix meets: white and pigmented fibres side by side.</summary>
-/// <param name="Zone">Where it is; null for the lengths.</param>
+/// <param name="Zone">Where it is; null past the line of demarcation, where zones differ by their minutes alone.</param>
+/// <param name="Stretch">Which stretch.</param>
 /// <param name="Weight">How much of what is seen lies there; all spots of a canvas add up to one.</param>
 /// <param name="Grey">Share of white fibres.</param>
 /// <param name="WhiteTakes">Share of a mix's dye that the white fibres have taken by the rinse.</param>
 /// <param name="PigmentTakes">The same for pigmented fibres.</param>
+/// <param name="White">The white fibre as the dye meets it.</param>
 /// <param name="Pigmented">The pigmented fibre as the dye meets it, after lift.</param>
 /// <param name="Lifts">Levels that it was lifted.</param>
-public sealed record Spot(Zone? Zone, double Weight, Share Grey, double WhiteTakes, double PigmentTakes, Fibre Pigmented, double Lifts)
+public sealed record Spot(Zone? Zone, Stretch Stretch, double Weight, Share Grey, double WhiteTakes, double PigmentTakes, Fibre White, Fibre Pigmented, double Lifts)
 {
-    internal double[] Pigment { get; } = Pigmented.Absorption();
+    private readonly double[] white = White.Absorption(), pigment = Pigmented.Absorption();
+    private readonly double[]? warmth = Pigmented.Lightened ? Pigmented.Warmth() : null;
+
+    /// <summary>Deeper than this L* no mix may take it (SV14); null where nothing forbids it.</summary>
+    public double? Floor { get; init; }
+
+    /// <summary>Whether it is regrowth.</summary>
+    public bool Regrowth => Stretch is Stretch.Scalp or Stretch.Grown;
 
     /// <summary>The stretch as it is after the lift, without any dye.</summary>
     public Seen Bare => See(default, default);
 
-    /// <summary>The light it sends back with dyes on its two kinds of fibre, uptake not yet counted.</summary>
-    internal Xyz Light(in Pigment onWhite, in Pigment onPigment) => Lit(onWhite, onPigment, out _, out _);
-
     /// <summary>What it looks like with dyes on its two kinds of fibre, uptake not yet counted.</summary>
     internal Seen See(in Pigment onWhite, in Pigment onPigment)
     {
-        var blend = Lit(onWhite, onPigment, out var white, out var pigmented);
-        return new Seen(Lab.From(blend, Colour.Light.White), Grey.Value > 0 ? Lab.From(white, Colour.Light.White) : null, Grey.Value < 1 ? Lab.From(pigmented, Colour.Light.White) : null);
-    }
-
-    /// <summary>The blend of both kinds of fibre, and each; nothing for the kind that is not there.</summary>
-    private Xyz Lit(in Pigment onWhite, in Pigment onPigment, out Xyz white, out Xyz pigmented)
-    {
         double grey = Grey.Value;
-        white = grey > 0 ? Fibre.Look(Fibre.Keratin, onWhite * WhiteTakes) : default;
-        pigmented = grey < 1 ? Fibre.Look(Pigment, onPigment * PigmentTakes) : default;
-        return white * grey + pigmented * (1 - grey);
+        var one = grey > 0 ? Fibre.Look(white, onWhite * WhiteTakes) : default;
+        var other = grey < 1 ? Fibre.Look(pigment, onPigment * PigmentTakes, warmth) : default;
+        return new Seen(Lab.From(one * grey + other * (1 - grey), Colour.Light.White), grey > 0 ? Lab.From(one, Colour.Light.White) : null, grey < 1 ? Lab.From(other, Colour.Light.White) : null);
     }
 }
 
@@ -53,113 +52,145 @@ public readonly record struct Seen(Lab Blend, Lab? White, Lab? Pigmented)
 /// <summary>All that a mix meets on a head, and what is wished there. The mix itself is still open: what lift and time do is settled.</summary>
 /// <param name="Line">The line of the mix.</param>
 /// <param name="Developer">Its developer.</param>
-/// <param name="Spots">The stretches it meets, most seen first; a shadow's tail last.</param>
+/// <param name="Spots">The stretches it meets, regrowth before what lies past the line, most seen first.</param>
 /// <param name="Target">The wished colour.</param>
 /// <param name="Residual">How this client's hair has come out against the forecast so far (OU).</param>
 public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spots, Lab Target, Lab Residual)
 {
-    /// <summary>How much a contrast between white and pigmented fibres counts in the search (tables).</summary>
-    public const double Contrast = 0.15;
-
-    /// <summary>The regrowth of a head at the times of a schedule.</summary>
+    /// <summary>What a formula meets on a head at the times of its rows. Every zone counts by how much of it is seen, its stretches by their length.</summary>
+    /// <param name="formula">The formula.</param>
+    /// <param name="at">Its number in the plan.</param>
+    /// <param name="plan">The strand plan, with its times.</param>
     /// <param name="reading">The reading, regrowth as on the day.</param>
-    /// <param name="line">The line.</param>
-    /// <param name="developer">The developer.</param>
-    /// <param name="schedule">The schedule: its zones are those coloured.</param>
     /// <param name="softened">Whether resistant white is softened first (AP9).</param>
-    /// <param name="target">The wished colour.</param>
     /// <param name="residual">This client's own.</param>
-    public static Canvas OfRoots(Reading reading, Line line, Volume developer, Schedule schedule, bool softened, Lab target, Lab residual)
+    /// <param name="before">What an earlier formula made of the same hair; null where this is the first.</param>
+    internal static Canvas Of(FormulaPlan formula, int at, StrandPlan plan, Reading reading, bool softened, Lab residual, (Canvas Canvas, Mixture Mix)? before = null)
     {
-        double seen = schedule.Zones.Sum(z => z.Zone.SeenWeight());
-        double levels = Kinetics.Levels(line, developer), porosity = Kinetics.Takes(reading.Hair.Porosity);
-        var spots = new Spot[schedule.Zones.Count];
-        for (int i = 0; i < spots.Length; i++)
+        var spots = new List<Spot>();
+        var rows = plan.Of(at).ToList();
+        double seen = plan.ZonesOf(at).Sum(z => z.SeenWeight()), levels = Kinetics.Levels(formula.Line, formula.Developer);
+        foreach (var zone in rows.Where(r => r.Regrowth).GroupBy(r => r.Zone))
         {
-            var (zone, contact) = (schedule.Zones[i].Zone, schedule.Zones[i].ContactMinutes);
-            var read = reading.Zones[(int)zone];
-            double takes = Kinetics.Taken(contact, line) * porosity;
-            double stubborn = !read.Resistant ? 1 : softened ? Kinetics.Softened : Kinetics.Resistant;
-            double lifted = levels * Kinetics.LiftReached(contact, line) * Kinetics.LiftOf(zone, read);
-            spots[i] = new Spot(zone, zone.SeenWeight() / seen, read.Grey, takes * stubborn, takes, Melanin.Lifted(reading.Hair.NaturalLevel.Value, lifted), lifted);
+            double length = zone.Sum(r => r.Centimetres);
+            foreach (var row in zone)
+            {
+                spots.Add(OfRoot(row, zone.Key.SeenWeight() / seen * (length > 0 ? row.Centimetres / length : 1.0 / zone.Count()), formula, reading, levels, softened, before));
+            }
         }
 
-        Array.Sort(spots, (a, b) => a.Weight != b.Weight ? b.Weight.CompareTo(a.Weight) : a.Zone!.Value.CompareTo(b.Zone!.Value));
-        return new Canvas(line, developer, spots, target, residual);
+        double tail = formula.Use == FormulaPlan.Shadow ? TailShare(rows, reading) : 0;
+        if (tail > 0)
+        {
+            spots = [.. spots.Select(s => s with { Weight = s.Weight * (1 - tail) })];
+        }
+
+        // Past the line the zones differ by their minutes alone: one spot a stretch, at the mean of what is seen.
+        var past = rows.Where(r => !r.Regrowth && (tail > 0 || r.Does != Does.PullThrough)).GroupBy(r => (r.Stretch, r.Turn)).ToList();
+        // A gloss counts where it is aimed at; what it is only combed through counts for nothing but what it may not spoil (SV14).
+        var aimed = past.Where(p => p.Key.Turn != Turn.Last).ToList();
+        double roots = spots.Count == 0 ? 0 : formula.Use == FormulaPlan.Shadow ? 1 - tail : aimed.Count == 0 ? 1 : .5;
+        if (formula.Use != FormulaPlan.Shadow && roots < 1)
+        {
+            spots = [.. spots.Select(s => s with { Weight = s.Weight * roots })];
+        }
+
+        foreach (var stretch in past)
+        {
+            double weight = stretch.Key.Turn == Turn.Last ? 0 : (1 - roots) * Part(stretch.Key.Stretch, [.. aimed.Select(p => p.Key.Stretch)]);
+            spots.Add(OfPast(stretch.Key.Stretch, [.. stretch], weight, formula, reading, 1));
+        }
+
+        return new Canvas(formula.Line, formula.Developer, [.. spots.OrderByDescending(s => s.Regrowth).ThenByDescending(s => s.Weight)], formula.Wish.Target, residual);
     }
 
-    /// <summary>
-    /// The regrowth of a head and what is feathered past the line for a root shadow: there the lengths meet the mix too, and the shadow is made (SV5).
-    /// Each counts by how much of it is painted, the tail at half the coat and never more than the roots (ours).
-    /// </summary>
-    /// <param name="roots">The regrowth.</param>
-    /// <param name="reading">The reading, regrowth as on the day.</param>
-    /// <param name="schedule">The schedule: its zones are those coloured.</param>
-    public static Canvas WithTail(Canvas roots, Reading reading, Schedule schedule)
+    /// <summary>The hair a pulled-through root mix meets past the line: it is old by then and works half as strongly, with conditioner a quarter (SV9).</summary>
+    internal static Canvas Pulled(FormulaPlan formula, StrandPlan plan, Reading reading, Lab residual)
     {
-        double seen = schedule.Zones.Sum(z => z.Zone.SeenWeight());
-        double painted = schedule.Zones.Sum(z => z.Zone.SeenWeight() * reading.Zones[(int)z.Zone].Regrowth.Value);
-        double tail = schedule.Zones.Sum(z => z.Zone.SeenWeight() * Use.TailCoat * z.Zone.Facts().ShadowTail.Value);
-        double share = Math.Min(.5, tail / (tail + painted));
-        var contact = Minutes.Of(schedule.Zones.Sum(z => z.Zone.SeenWeight() / seen * z.ContactMinutes.Value));
-        // Where there is a faded band, it is what lies past the line.
-        var past = OfLengths(reading, roots.Line, roots.Developer, contact, 1, roots.Target, roots.Residual).Spots[^1];
-        return roots with { Spots = [.. roots.Spots.Select(s => s with { Weight = s.Weight * (1 - share) }), past with { Weight = share }] };
+        var rows = plan.Rows.Where(r => r.Does == Does.PullThrough).GroupBy(r => r.Stretch).ToList();
+        return new Canvas(formula.Line, formula.Developer,
+            [.. rows.Select(r => OfPast(r.Key, [.. r], Part(r.Key, [.. rows.Select(x => x.Key)]), formula, reading, plan.Diluted ? Kinetics.Old / 2 : Kinetics.Old))], formula.Wish.Target, residual);
     }
 
-    /// <summary>The tail of a root shadow; null where there is none.</summary>
-    public Spot? Tail => Spots[0].Zone is not null && Spots[^1] is { Zone: null } tail ? tail : null;
+    /// <summary>Stretches side by side, all alike in weight, for the line's own time: for a first look at what one mix can do.</summary>
+    internal static Canvas OfStates(IReadOnlyList<HairState> states, Reading reading, FormulaPlan formula)
+    {
+        double takes = Kinetics.Taken(formula.Line.Process, formula.Line) * Kinetics.Takes(reading.Hair.Porosity);
+        return new Canvas(formula.Line, formula.Developer, [.. states.Select(s => new Spot(null, Stretch.Lengths, 1.0 / states.Count, s.Grey, takes, takes, Fibre.White, s.Fibre, 0))], formula.Wish.Target, default);
+    }
 
-    /// <summary>Every stretch but a shadow's tail: where it stands among the spots, and its weight among these.</summary>
+    /// <summary>How much a shadow's tail counts beside the regrowth: by how much is painted there, at half the coat, and never more than the roots (ours).</summary>
+    private static double TailShare(List<StrandRow> rows, Reading reading)
+    {
+        double painted = rows.Where(r => r.Regrowth).Sum(r => r.Zone.SeenWeight() * r.Centimetres);
+        double tail = rows.Where(r => r.Does == Does.Blend).Sum(r => r.Zone.SeenWeight() * Use.TailCoat * r.Centimetres);
+        return tail == 0 ? 0 : painted == 0 ? 1 : Math.Min(.5, tail / (tail + painted));
+    }
+
+    /// <summary>How much a stretch counts among those past the line: a band as much as all the rest (RD11), the ends a third of the lengths (ours).</summary>
+    private static double Part(Stretch stretch, IReadOnlyList<Stretch> all)
+    {
+        double Of(Stretch s) => s switch { Stretch.Band => all.Count > 1 ? 4 : 1, Stretch.Lengths => 3, _ => 1 };
+        double whole = all.Distinct().Sum(Of);
+        return whole == 0 ? 0 : Of(stretch) / whole;
+    }
+
+    private static Spot OfRoot(StrandRow row, double weight, FormulaPlan formula, Reading reading, double levels, bool softened, (Canvas Canvas, Mixture Mix)? before)
+    {
+        var (read, state, contact) = (reading.Zones[(int)row.Zone], HairState.Of(reading, row.Zone, row.Stretch), row.ContactMinutes ?? Minutes.Of(0));
+        double takes = Kinetics.Taken(contact, formula.Line) * Kinetics.Takes(reading.Hair.Porosity) * (formula.Dilutes ? .5 : 1);
+        double stubborn = !read.Resistant ? 1 : softened ? Kinetics.Softened : Kinetics.Resistant;
+        double lifted = state.Kind != HairKind.Natural ? 0 : levels * Kinetics.LiftReached(contact, formula.Line) * Kinetics.LiftOf(row.Zone, read, row.Stretch);
+        var (white, pigmented) = (Fibre.White, lifted > 0 ? Melanin.Lifted(state.Level.Value, lifted) : state.Fibre);
+        if (before is { } done && done.Canvas.Spots.FirstOrDefault(s => s.Zone == row.Zone && s.Stretch == row.Stretch) is { } was)
+        {
+            white = was.White with { Dye = was.White.Dye + done.Mix.On(was.White) * was.WhiteTakes };
+            pigmented = was.Pigmented with { Dye = was.Pigmented.Dye + done.Mix.On(was.Pigmented) * was.PigmentTakes };
+        }
+
+        return new Spot(row.Zone, row.Stretch, weight, state.Grey, takes * stubborn, takes, white, pigmented, lifted);
+    }
+
+    private static Spot OfPast(Stretch stretch, IReadOnlyList<StrandRow> rows, double weight, FormulaPlan formula, Reading reading, double works)
+    {
+        double seen = rows.Sum(r => r.Zone.SeenWeight());
+        double Mean(Func<StrandRow, double> of) => rows.Sum(r => r.Zone.SeenWeight() * of(r)) / seen;
+        var (state, contact) = (HairState.Of(reading, rows[0].Zone, stretch), Minutes.Of(Mean(r => (r.ContactMinutes ?? Minutes.Of(0)).Value)));
+        // Lightened ends are a step more porous than the rest (RD7).
+        double porous = stretch == Stretch.Ends && state.Kind == HairKind.Lightened ? Kinetics.Takes(Porosity.High) : 1;
+        double takes = Math.Min(1, Kinetics.Taken(contact, formula.Line) * Kinetics.Takes(reading.Hair.Porosity) * porous) * works * (formula.Dilutes ? .5 : 1);
+        double lifted = state.Kind != HairKind.Natural ? 0 : Kinetics.Levels(formula.Line, formula.Developer) * Kinetics.LiftReached(contact, formula.Line) * Kinetics.LiftOf(reading.Hair.Texture);
+        var grey = Share.Of(Math.Clamp(Mean(r => HairState.Of(reading, r.Zone, stretch).Grey.Value), 0, 1));
+        bool shadow = rows[0].Does == Does.Blend;
+        return new Spot(null, stretch, weight, grey, takes, takes, Fibre.White, lifted > 0 ? Melanin.Lifted(state.Level.Value, lifted) : state.Fibre, lifted)
+        {
+            Floor = shadow || stretch == Stretch.Band ? null : Dye.Look(Math.Max(1, Math.Min(state.Level.Value, formula.Wish.Level.Value) - Wish.HalfLevel), formula.Wish.Tone).Lab.L,
+        };
+    }
+
+    /// <summary>The tail of a root shadow; empty where there is none.</summary>
+    public IEnumerable<(int At, Spot Spot)> Tail => Spots[0].Regrowth ? Spots.Select((s, i) => (i, s)).Where(x => !x.s.Regrowth && x.s.Floor is null) : [];
+
+    /// <summary>The regrowth, where there is any, else all that the mix is for: where it stands among the spots, and its weight among these.</summary>
     public IEnumerable<(int At, Spot Spot, double Weight)> Own
     {
         get
         {
-            double own = 1 - (Tail?.Weight ?? 0);
-            return Spots.Take(Tail is null ? Spots.Count : Spots.Count - 1).Select((s, i) => (i, s, s.Weight / own));
+            bool roots = Spots[0].Regrowth;
+            double own = Spots.Where(s => s.Regrowth == roots).Sum(s => s.Weight);
+            return Spots.Select((s, i) => (i, s, s.Weight / own)).Where(x => x.s.Regrowth == roots);
         }
-    }
-
-    /// <summary>The lengths, as a formula of their own or a pulled-through root mix meets them; a faded band (RD11) is a stretch of its own that counts as much as all the rest.</summary>
-    /// <param name="reading">The reading.</param>
-    /// <param name="line">The line.</param>
-    /// <param name="developer">The developer.</param>
-    /// <param name="contact">How long it is on.</param>
-    /// <param name="works">How much of the mix's strength is left: 1 when fresh (SV9).</param>
-    /// <param name="target">The wished colour.</param>
-    /// <param name="residual">This client's own.</param>
-    public static Canvas OfLengths(Reading reading, Line line, Volume developer, Minutes contact, double works, Lab target, Lab residual)
-    {
-        var hair = reading.Hair;
-        double takes = Kinetics.Taken(contact, line) * Kinetics.Takes(hair.Porosity) * works;
-        var today = LengthsOf(reading);
-        double lifted = hair.Lengths.Coloured ? 0 : Kinetics.Levels(line, developer) * Kinetics.LiftReached(contact, line) * Kinetics.LiftOf(hair.Texture);
-        var fibre = lifted > 0 ? Melanin.Lifted(hair.Lengths.Level.Value, lifted) : today.Pigmented;
-        var lengths = new Spot(null, 1, today.Grey, takes, takes, fibre, lifted);
-        return new Canvas(line, developer, hair.Band is not { } band ? [lengths]
-            : [lengths with { Weight = .5 }, new Spot(null, .5, Share.Of(0), takes, takes, Dye.Look(band.Level.Value, band.Tone), 0)], target, residual);
-    }
-
-    /// <summary>The lengths as they are. Coloured ones show one colour and have nothing to lift; virgin ones carry the white of the head.</summary>
-    public static Spot LengthsOf(Reading reading)
-    {
-        var lengths = reading.Hair.Lengths;
-        var fibre = Dye.Look(lengths.Level.Value, lengths.Coloured ? lengths.Tone : Tone.Neutral);
-        double seen = reading.Included.Sum(z => z.Zone.SeenWeight());
-        double grey = lengths.Coloured ? 0 : reading.Included.Sum(z => z.Zone.SeenWeight() * z.Read.Grey.Value) / seen;
-        return new Spot(null, 1, Share.Of(grey), 1, 1, fibre, 0);
     }
 
     /// <summary>What a mix makes of every spot.</summary>
     public Looked Look(Mixture mix)
     {
-        var onWhite = mix.On(0);
         var seen = new Seen[Spots.Count];
         double difference = 0, contrast = 0;
         for (int i = 0; i < seen.Length; i++)
         {
             var spot = Spots[i];
-            var forecast = spot.See(onWhite, mix.On(spot.Pigmented.Melanin));
+            var forecast = spot.See(mix.On(spot.White), mix.On(spot.Pigmented));
             difference += spot.Weight * Miss(forecast);
             contrast += spot.Weight * spot.Grey.Value * GreyContrast(forecast);
             seen[i] = forecast.Moved(Residual);
@@ -167,6 +198,12 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
 
         return new Looked(seen, difference, contrast);
     }
+
+    /// <summary>The greenest a* of a forecast: of every blend, and of white hair where it is a tenth or more (SH22).</summary>
+    public double Greenest(Looked looked) => Spots.Zip(looked.Seen).Where(x => x.First.Weight > 0).Min(x => Math.Min(x.Second.Blend.A, x.First.Grey.Value >= .1 ? x.Second.White?.A ?? double.MaxValue : double.MaxValue));
+
+    /// <summary>Whether a forecast takes some lengths deeper than they may be taken (SV14).</summary>
+    public bool Spoils(Looked looked) => Spots.Zip(looked.Seen).Any(x => x.Second.Blend.L < x.First.Floor);
 
     /// <summary>dE00 of what is seen to the target, the client's own residual counted.</summary>
     internal double Miss(in Seen seen) => Difference2000.Between(seen.Blend + Residual, Target);

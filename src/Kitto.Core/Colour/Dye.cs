@@ -2,17 +2,35 @@ using Kitto.Core.Shade;
 
 namespace Kitto.Core.Colour;
 
-/// <summary>What a shade deposits on a fibre (all constants ours).</summary>
+/// <summary>What a shade deposits on a fibre (all constants ours; held to what practitioners mix and see by the model's tests).</summary>
 public static class Dye
 {
     /// <summary>Depth of a shade against the melanin of its level.</summary>
     public const double DepthShare = 0.95;
 
-    /// <summary>How much of the depth is held back where the fibre holds it already.</summary>
-    public const double DepthFill = 0.75;
+    /// <summary>How much of the depth is held back where natural pigment holds it already: nearly all, so that her own level on her own hair comes out her own level.</summary>
+    public const double NaturalFill = 0.95;
 
-    /// <summary>The same for the tone.</summary>
+    /// <summary>The same where earlier dye holds it: colour on colour still darkens (SV10).</summary>
+    public const double DyedFill = 0.75;
+
+    /// <summary>The same in lightened hair, which takes most (RD7).</summary>
+    public const double LightenedFill = 0.5;
+
+    /// <summary>How much of the tone is held back by natural pigment.</summary>
+    public const double NaturalToneFill = 0.5;
+
+    /// <summary>The same by earlier dye.</summary>
     public const double ToneFill = 0.3;
+
+    /// <summary>From this level up a gloss carries the tone of this level, only its depth gets less: pale toners are tone before depth.</summary>
+    public const double PaleToner = 8;
+
+    /// <summary>How strongly a dye takes the place of the warmth that lightening left (SH3, SH9): a neutral of the hair's own level with 10 vol takes all of it.</summary>
+    public const double Covers = 1.7;
+
+    /// <summary>A shade this many times lighter than the hair still covers all it can; a paler one the less, the paler it is (SH8).</summary>
+    public const double CoversTo = 1.7;
 
     /// <summary>Tone of a concentrate, times the mean depth of the rest of its mix (tables).</summary>
     public const double Concentrated = 5.0;
@@ -56,16 +74,27 @@ public static class Dye
         return developer.Value <= WeakVolume ? strength * WeakFactor : strength;
     }
 
-    /// <summary>What a whole portion of one shade deposits on a fibre with so much melanin left after lift; nothing for clear and concentrates.</summary>
-    public static Pigment Deposit(ShadeOf shade, double strength, double melanin) => new Colourant(shade, strength).On(melanin);
+    /// <summary>What a whole portion of one shade deposits on a fibre; nothing for clear and concentrates.</summary>
+    public static Pigment Deposit(ShadeOf shade, double strength, in Fibre fibre) => new Colourant(shade, strength).On(fibre);
 
-    /// <summary>Hair that looks like a level and a tone: coloured lengths, a faded band, or the target (tables).</summary>
+    /// <summary>Hair that looks like a level and a tone: coloured lengths, a faded band, or the target (tables). Its depth is dye, not her own pigment.</summary>
     public static Fibre Look(double level, Tone tone)
     {
-        var natural = Melanin.Natural(level);
-        var dye = tone.Families.Aggregate(default(Pigment), (sum, f) => sum + Band(f) * (natural.Melanin * LookTone / tone.Families.Count));
-        return natural with { Dye = dye };
+        double depth = Melanin.Of(level);
+        return Fibre.White with { Dye = tone.Families.Aggregate(Pigment.OfDepth(depth), (sum, f) => sum + Band(f) * (depth * LookTone / tone.Families.Count)) };
     }
+
+    /// <summary>Lightened hair of a level and a tone: gold, copper or red on it is the warmth that lightening left (SH2), any other tone is on it as dye.</summary>
+    public static Fibre Lightened(double level, Tone tone)
+    {
+        double warm = tone.Families.Count(Warm) / (double)tone.Families.Count, depth = Melanin.Of(level);
+        var ground = Melanin.Warmed(level, warm);
+        var dye = tone.Families.Where(f => !Warm(f)).Aggregate(Pigment.OfDepth(ground.Melanin), (sum, f) => sum + Band(f) * (depth * LookTone / tone.Families.Count));
+        return ground with { Melanin = 0, Dye = dye, Lightened = true };
+    }
+
+    /// <summary>Whether a family adds warmth; such a dye does not take the warmth of lightened hair away.</summary>
+    internal static bool Warm(Family family) => family is Family.G or Family.C or Family.R;
 
     /// <summary>The bands of a family with weight one together.</summary>
     internal static Pigment Band(Family family)

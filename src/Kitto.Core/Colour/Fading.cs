@@ -2,21 +2,21 @@ using Kitto.Core.Shade;
 
 namespace Kitto.Core.Colour;
 
-/// <summary>Dye leaves with washes: half of it in so many weeks (ours, from RD9).</summary>
+/// <summary>Dye leaves with washes: it holds at first and then goes faster, half of it in so many weeks (ours; so that a gloss looks plainly faded in 5 to 8 weeks, a demi in 4 to 8, a permanent on white in 12 to 17, as the trade has it, RD9).</summary>
 public static class Fading
 {
     /// <summary>White fibres lose it sooner.</summary>
     public const double OnWhite = 0.75;
 
     /// <summary>Tones leave before depth.</summary>
-    public const double OfTone = 0.7;
+    public const double OfTone = 0.8;
 
     /// <summary>Half-life of the depth on pigmented hair, weeks.</summary>
     public static double HalfLifeWeeks(LineKind kind) => kind switch
     {
-        LineKind.Permanent or LineKind.HighLift or LineKind.Lightener => 14,
-        LineKind.Demi => 5,
-        LineKind.Gloss => 3,
+        LineKind.Permanent or LineKind.HighLift or LineKind.Lightener => 32,
+        LineKind.Demi => 12,
+        LineKind.Gloss => 6.7,
         _ => throw new ArgumentOutOfRangeException(nameof(kind)),
     };
 
@@ -28,6 +28,7 @@ public static class Fading
     public static Pigment After(Pigment dye, LineKind kind, double weeks, bool white)
     {
         double half = HalfLifeWeeks(kind) * (white ? OnWhite : 1);
-        return dye.Faded(Math.Pow(.5, weeks / half), Math.Pow(.5, weeks / (half * OfTone)));
+        double gone = weeks / half, toneGone = gone / OfTone;
+        return dye.Faded(Math.Pow(.5, gone * gone), Math.Pow(.5, toneGone * toneGone));
     }
 }

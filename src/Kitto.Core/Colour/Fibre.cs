@@ -12,7 +12,8 @@ namespace Kitto.Core.Colour;
 /// <param name="Residue">Warm residue of lightening; 0 in natural hair.</param>
 /// <param name="CutNm">Where the residue stops absorbing, nanometres.</param>
 /// <param name="Dye">Dye in it.</param>
-public readonly record struct Fibre(double Melanin, double Residue, double CutNm, Pigment Dye)
+/// <param name="Lightened">Whether it was lightened before: porous, and its warmth gives way to dye.</param>
+public readonly record struct Fibre(double Melanin, double Residue, double CutNm, Pigment Dye, bool Lightened = false)
 {
     /// <summary>Light sent back by the surface alone (ours).</summary>
     public const double Surface = 0.012;
@@ -53,23 +54,44 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     {
         double[] sigma = new double[Light.Width];
         var pigment = Dye + Pigment.OfDepth(Melanin);
-        double cut = Math.Exp(-CutNm / ResidueEdgeNm);
+        double[]? warmth = Warmth();
+        double left = 1 - Math.Min(1, Dye.Covers);
         for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
         {
             var sum = Sum(Keratin, pigment, i);
-            (Residue == 0 ? sum : sum + Vector512.Create(Residue) / Vector512.MultiplyAddEstimate(At(Rise, i), Vector512.Create(cut), Vector512<double>.One)).CopyTo(sigma, i);
+            (warmth is null ? sum : sum + At(warmth, i) * left).CopyTo(sigma, i);
         }
 
         return sigma;
     }
 
-    /// <summary>The light sent back by an absorption with a dye added to it.</summary>
-    internal static Xyz Look(double[] absorption, in Pigment dye)
+    /// <summary>What its warm residue absorbs; null where it has none.</summary>
+    internal double[]? Warmth()
     {
-        Vector512<double> x = default, y = default, z = default;
+        if (Residue == 0)
+        {
+            return null;
+        }
+
+        double[] warmth = new double[Light.Width];
+        double cut = Math.Exp(-CutNm / ResidueEdgeNm);
         for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
         {
-            var passed = Passed(Sum(absorption, dye, i));
+            (Vector512.Create(Residue) / Vector512.MultiplyAddEstimate(At(Rise, i), Vector512.Create(cut), Vector512<double>.One)).CopyTo(warmth, i);
+        }
+
+        return warmth;
+    }
+
+    /// <summary>The light sent back by an absorption with a dye added to it; the warmth in it, where there is any, gives way to the dye by what that covers.</summary>
+    internal static Xyz Look(double[] absorption, in Pigment dye, double[]? warmth = null)
+    {
+        Vector512<double> x = default, y = default, z = default;
+        double gone = Math.Min(1, dye.Covers);
+        for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
+        {
+            var sigma = Sum(absorption, dye, i);
+            var passed = Passed(warmth is null ? sigma : Vector512.MaxNative(sigma - At(warmth, i) * gone, Vector512<double>.Zero));
             x += passed * At(Light.X, i);
             y += passed * At(Light.Y, i);
             z += passed * At(Light.Z, i);
@@ -131,21 +153,6 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
         two = Vector512.MultiplyAddEstimate(At(Gold, i), Vector512.Create(dye.Gold), two);
         return one + two;
     }
-
-    /// <summary>An absorption with a dye in it, band by band.</summary>
-    internal static double[] Absorbed(double[] absorption, in Pigment dye)
-    {
-        double[] sigma = new double[Light.Width];
-        for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
-        {
-            Sum(absorption, dye, i).CopyTo(sigma, i);
-        }
-
-        return sigma;
-    }
-
-    /// <summary>What a unit of each dye absorbs in a band.</summary>
-    internal static Pigment DyeAt(int band) => new(Depth[band], Green[band], Blue[band], Violet[band], Red[band], Copper[band], Gold[band]);
 
     private static double Lit(double passed, double white) => Surface * white + (1 - Surface) * passed;
 

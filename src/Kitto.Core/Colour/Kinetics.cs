@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core.Colour;
 
@@ -67,8 +68,8 @@ public static class Kinetics
         return line.Kind == LineKind.HighLift && levels > 0 ? levels + HighLift : levels;
     }
 
-    /// <summary>How readily a zone lifts: texture, place on the head, and the warm stretch, over the regrowth's own length.</summary>
-    public static double LiftOf(Zone zone, ZoneReading read)
+    /// <summary>How readily a stretch of a zone lifts: texture, place on the head, and the warmth of the scalp.</summary>
+    public static double LiftOf(Zone zone, ZoneReading read, Stretch stretch)
     {
         double place = zone switch
         {
@@ -76,8 +77,7 @@ public static class Kinetics
             Zone.LeftBack or Zone.RightBack or Zone.Nape => .97,
             _ => 1.05,
         };
-        double warm = read.Regrowth.Value <= WarmMm ? 1 : WarmMm / read.Regrowth.Value;
-        return LiftOf(read.Texture) * place * (1 + (WarmLift - 1) * warm);
+        return LiftOf(read.Texture) * place * (stretch == Stretch.Scalp ? WarmLift : 1);
     }
 
     /// <summary>How readily a texture lifts (RD7).</summary>

@@ -9,6 +9,9 @@ public static class Melanin
     /// <summary>Levels lifted at which the warm residue is whole (ours).</summary>
     public const double WholeResidue = 2;
 
+    /// <summary>Below that it comes slowly at first, by this power (ours: so that a neutral with 20 vol stays within 3 dE00 of her own hair).</summary>
+    private const double ResiduePower = 1.35;
+
     /// <summary>Warm residue by the level reached, 3 to 10: how much, and where it stops, nm (ours; gives the undertones of SH2).</summary>
     private static readonly double[] Warm = [.45, .40, .33, .25, .17, .10, .05, .02], Cut = [552, 546, 540, 532, 522, 510, 496, 480];
 
@@ -31,9 +34,16 @@ public static class Melanin
             return Natural(level);
         }
 
-        double reached = Math.Min(12, level + lifted);
+        return Warmed(Math.Min(12, level + lifted), Math.Pow(Math.Min(1, lifted / WholeResidue), ResiduePower));
+    }
+
+    /// <summary>Hair of a level's lightness with so much of the warm residue that lightening leaves there.</summary>
+    /// <param name="reached">Level, 1 to 12.</param>
+    /// <param name="residue">0 for none, 1 for all of it.</param>
+    internal static Fibre Warmed(double reached, double residue)
+    {
         double at = Math.Clamp(reached, 3, 10) - 3;
-        var warm = new Fibre(0, Between(Warm, at) * Math.Min(1, lifted / WholeResidue), Between(Cut, at), default);
+        var warm = new Fibre(0, Between(Warm, at) * residue, Between(Cut, at), default);
         double natural = Of(reached), near = natural - warm.Residue / (1 + Math.Exp((555 - warm.CutNm) / Fibre.ResidueEdgeNm));
         return warm with { Melanin = Match(warm, Fibre.Darkened(Fibre.Keratin, Math.Sqrt(natural)).Luminance, Math.Max(1e-4, near)) };
     }

@@ -25,16 +25,15 @@ public sealed class Mixture
         concentrates = [.. all.Where(p => p.Colourant.Shade.Concentrate)];
     }
 
-    /// <summary>What it deposits in full on a fibre with so much melanin left after lift.</summary>
-    /// <param name="melanin">0 on white hair.</param>
-    public Pigment On(double melanin)
+    /// <summary>What it deposits in full on a fibre, as it is after lift.</summary>
+    public Pigment On(in Fibre fibre)
     {
         var sum = default(Pigment);
         double depth = 0, rest = 0;
         foreach (var (colourant, share) in shades)
         {
-            sum += colourant.On(melanin) * share;
-            depth += colourant.Feeds(melanin) * share;
+            sum += colourant.On(fibre) * share;
+            depth += colourant.Feeds(fibre) * share;
             rest += share;
         }
 
@@ -50,22 +49,23 @@ public sealed class Mixture
 /// <summary>One shade as it works in a line with a developer.</summary>
 internal sealed class Colourant
 {
-    private readonly double melanin;
+    private readonly double melanin, covers;
     private readonly Pigment depth, tone;
 
     public Colourant(ShadeOf shade, Line line, Volume developer)
-        : this(shade, Dye.Strength(line.Kind, shade.Family, developer))
+        : this(shade, Dye.Strength(line.Kind, shade.Family, developer), line.Kind == LineKind.Gloss)
     {
     }
 
-    public Colourant(ShadeOf shade, double strength)
+    public Colourant(ShadeOf shade, double strength, bool toner = false)
     {
         Shade = shade;
         if (shade.Level > 0)
         {
             melanin = Melanin.Of(shade.Level);
             depth = Pigment.OfDepth(strength * melanin * Dye.DepthShare);
-            tone = Dye.Tone(shade.Family!.Value) * (strength * melanin);
+            tone = Dye.Tone(shade.Family!.Value) * (strength * (toner ? Melanin.Of(Math.Min(shade.Level, Dye.PaleToner)) : melanin));
+            covers = Dye.Warm(shade.Family.Value) ? 0 : Dye.Covers * strength;
         }
         else if (shade.Concentrate)
         {
@@ -79,11 +79,36 @@ internal sealed class Colourant
     public Pigment Pure { get; }
 
     /// <summary>What a whole portion deposits; nothing for clear and concentrates.</summary>
-    public Pigment On(double held) => depth * (1 - Dye.DepthFill * Held(held)) + tone * (1 - Dye.ToneFill * Held(held));
+    public Pigment On(in Fibre fibre)
+    {
+        if (melanin == 0)
+        {
+            return default;
+        }
+
+        var (held, fill, toneFill) = Fills(fibre);
+        double ratio = held / melanin, kept = ratio <= 1 ? 1 - toneFill * ratio : (1 - toneFill) / ratio;
+        var sum = depth * (1 - fill * Math.Min(1, ratio)) + tone * kept;
+        return fibre.Lightened ? sum.Covering(covers * Math.Min(1, Dye.CoversTo / ratio)) : sum;
+    }
 
     /// <summary>Depth that a concentrate beside it goes by (tables), less what the fibre holds already.</summary>
-    public double Feeds(double held) => melanin * (1 - Dye.ToneFill * Held(held));
+    public double Feeds(in Fibre fibre)
+    {
+        var (held, _, toneFill) = Fills(fibre);
+        return melanin > 0 ? melanin * (1 - toneFill * Math.Min(1, held / melanin)) : 0;
+    }
 
-    /// <summary>How much of its depth a fibre already holds (SH8): 0 on white hair, 1 where it is as deep or deeper.</summary>
-    private double Held(double held) => melanin > 0 ? Math.Min(1, held / melanin) : 0;
+    /// <summary>The depth a fibre already holds (SH8), 0 on white hair, and how much of depth and tone it holds back: by natural pigment, by dye, each by its part.</summary>
+    private static (double Held, double Depth, double Tone) Fills(in Fibre fibre)
+    {
+        double dyed = fibre.Dye.Depth, held = fibre.Melanin + dyed;
+        if (held <= 0)
+        {
+            return default;
+        }
+
+        double of = fibre.Lightened ? Dye.LightenedFill : Dye.DyedFill;
+        return (held, (Dye.NaturalFill * fibre.Melanin + of * dyed) / held, (Dye.NaturalToneFill * fibre.Melanin + Dye.ToneFill * dyed) / held);
+    }
 }

@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core.Colour;
 
@@ -9,69 +10,74 @@ internal static class Outlook
     /// <summary>From this dE00 on the new colour looks plainly faded (ours).</summary>
     public const double ShowsFrom = 3;
 
-    /// <summary>A pulled-through mix is on the lengths for so long at most (SV9).</summary>
-    public const double PulledMinutes = 10;
+    /// <summary>What fades later than this is not seen to fade (RD9): a gloss or demi is looked at again by then, a permanent has grown out.</summary>
+    private const int LongestSoft = 8, LongestPermanent = 17;
 
-    /// <summary>Equal parts of conditioner halve what an old mix still does (SV9).</summary>
-    public const double Diluted = Kinetics.Old / 2;
-
-    private const int LongestWeeks = 52;
-
-    /// <summary>The forecast of the chosen formulas.</summary>
+    /// <summary>The forecast of the chosen formulas, and the strand with how each stretch looks.</summary>
     /// <param name="reading">Regrowth as on the day.</param>
-    /// <param name="aim">What is aimed at.</param>
-    /// <param name="way">What the lengths get.</param>
-    /// <param name="chosen">The formulas, the roots' first.</param>
-    /// <param name="schedule">The clock.</param>
+    /// <param name="plan">The strand plan, with its times.</param>
+    /// <param name="chosen">The formulas, in the plan's order.</param>
+    /// <param name="schedule">The clock of the first.</param>
+    /// <param name="pulled">What is pulled through past the line; null where nothing is.</param>
     /// <param name="why">Reasons are added.</param>
-    public static Forecast Of(Reading reading, Aim aim, LengthsWay way, IReadOnlyList<Chosen> chosen, Schedule schedule, ICollection<Because> why)
+    public static (Forecast Forecast, IReadOnlyList<ZoneStrand> Strand) Of(Reading reading, StrandPlan plan, IReadOnlyList<Chosen> chosen, Schedule schedule, Canvas? pulled, ICollection<Because> why)
     {
-        var today = Canvas.LengthsOf(reading);
-        var lengthsToday = today.Bare.Blend;
-        var bandToday = reading.Hair.Band is { } band ? Dye.Look(band.Level.Value, band.Tone).Lab : (Lab?)null;
+        var looks = new Looks(reading, chosen, pulled);
+        var strand = Zones.All.Select(z => new ZoneStrand(z.Zone, [.. plan.Rows.Where(r => r.Zone == z.Zone).Select(looks.Seen)])).ToList();
+        var lead = plan.Rows.Where(r => r.OnLengths).OrderByDescending(r => r.Formula is not null && r.Does != Does.Blend).ThenByDescending(r => r.Does != Does.Blend).ThenBy(r => r.Stretch).FirstOrDefault();
+        var band = plan.Rows.FirstOrDefault(r => r.Stretch == Stretch.Band && r.Does != Does.Blend) ?? plan.Rows.FirstOrDefault(r => r.Stretch == Stretch.Band);
+        var (lengthsToday, lengths) = (lead is null ? null : Look(looks.Today(lead)), lead is null ? null : Look(looks.After(lead)));
+        var (bandToday, bandAfter) = (band is null ? null : Look(looks.Today(band)), band is null ? null : Look(looks.After(band)));
         var first = chosen[0];
         if (first is not { Canvas: { } canvas, Mix: { } mix, Looked: { } looked })
         {
-            return Forecast.None with { LengthsToday = Look(lengthsToday), Target = Look(Dye.Look(aim.RootLevel.Value, aim.Tone).Lab) };
+            return (Forecast.None with { LengthsToday = lengthsToday, Target = Look(first.Plan.Wish.Target) }, strand);
         }
 
-        var roots = first.Wanted.OnLengths ? null : Look(Mean(canvas, looked));
-        var (ends, seen) = OnLengths(reading, way, chosen, schedule);
-        var lengths = seen is null ? lengthsToday : seen.Seen[0].Blend;
-        if (reading.Hair.Band is not null && way == LengthsWay.LeaveAlone)
-        {
-            why.Add(new Because("RD11", "The faded band is left as it is: the root mix stays off it, and it may show between the new roots and the lengths.", "lengths"));
-        }
-
-        int next = (int)(first.Wanted.Line.IsPermanent && !first.Wanted.OnLengths ? Advice.Cover : Advice.Soft).Average();
+        // What is left on the roots in the end, where they are coloured twice.
+        var last = chosen.FirstOrDefault(c => c.Plan.Use == FormulaPlan.Second) is { Canvas: not null } second ? second : first;
+        bool roots = canvas.Spots[0].Regrowth;
+        var own = chosen.FirstOrDefault(c => c.Plan.Use == FormulaPlan.Lengths && c != first);
+        int next = (int)(first.Plan.Line.IsPermanent && first.Plan.OnRoots ? Advice.Cover : Advice.Soft).Average();
+        int longest = first.Plan.Line.IsPermanent ? LongestPermanent : LongestSoft;
         var fresh = After(canvas, mix, 0);
-        int? shows = Enumerable.Range(1, LongestWeeks).Cast<int?>().FirstOrDefault(w => Difference2000.Between(After(canvas, mix, w!.Value), fresh) >= ShowsFrom);
+        int? shows = Enumerable.Range(1, longest).Cast<int?>().FirstOrDefault(w => Difference2000.Between(After(canvas, mix, w!.Value), fresh) >= ShowsFrom);
         why.Add(new Because("RD9", shows is { } weeks
             ? $"Dye leaves with washes: in about {weeks} week{(weeks == 1 ? "" : "s")} this looks plainly faded."
-            : "Dye leaves with washes, but so little of it that this hardly looks faded within a year.", "colour"));
-        return new Forecast(
-            roots, Look(lengths), Math.Round(looked.DeltaE, 2),
-            first.Wanted.OnLengths ? [] : [.. schedule.Zones.Select(z => ZoneOf(z.Zone, reading, canvas, looked))],
-            Look(canvas.Target), Look(lengthsToday),
-            bandToday is null ? null : Look(seen is { Seen.Count: > 1 } ? seen.Seen[1].Blend : bandToday.Value), bandToday is { } b ? Look(b) : null,
-            new Fade(shows, next, first.Wanted.OnLengths ? null : Look(After(canvas, mix, next)), ends is { } on ? Look(After(on.Canvas, on.Mix, next)) : Look(lengthsToday)),
-            MixWords.Green(canvas, looked), canvas.Tail is null ? null : Look(looked.Seen[^1].Blend));
+            : "It changes so little that its fading will not be seen: shine and tone last six to eight weeks.", "colour"));
+        var tail = canvas.Tail.Select(t => (int?)t.At).FirstOrDefault();
+        return (new Forecast(
+            roots ? Look(Mean(last.Canvas!, last.Looked!)) : null, lengths, Math.Round(last.Looked!.DeltaE, 2),
+            roots ? [.. schedule.Zones.Select(z => ZoneOf(z.Zone, reading, last.Canvas!, last.Looked!, canvas))] : [],
+            Look(canvas.Target), lengthsToday, bandAfter, bandToday,
+            new Fade(shows, next, roots ? Look(After(canvas, mix, next)) : null, own is { Canvas: { } ends, Mix: { } gloss } ? Look(After(ends, gloss, next)) : roots ? lengths : Look(After(canvas, mix, next))),
+            Green(chosen), tail is { } at ? Look(looked.Seen[at].Blend) : null)
+        {
+            LengthsTarget = own is null ? null : Look(own.Plan.Wish.Target),
+            LengthsDeltaE = own?.Looked is { } l && !own.Plan.Wish.Clear ? Math.Round(l.DeltaE, 2) : null,
+        }, strand);
     }
 
+    /// <summary>The greenest a* that is forecast of any formula; null where nothing comes out green (SH22).</summary>
+    private static double? Green(IReadOnlyList<Chosen> chosen) =>
+        chosen.Where(c => c.Canvas is not null).Select(c => (double?)Math.Round(c.Canvas!.Greenest(c.Looked!), 2)).Min() is < 0 and var green ? green : null;
+
     /// <summary>dE00 between the zones painted first and last, and how much of it the clock alone makes.</summary>
-    public static double? Spread(Reading reading, Chosen roots, Schedule schedule, bool softened, ICollection<Because> why)
+    public static double? Spread(Chosen roots, Schedule schedule, ICollection<Because> why)
     {
-        if (roots is not { Canvas: { } canvas, Mix: { } mix, Looked: { } looked } || roots.Wanted.OnLengths || schedule.Zones.Count < 2)
+        if (roots is not { Canvas: { } canvas, Mix: { } mix, Looked: { } looked } || !canvas.Spots[0].Regrowth || schedule.Zones.Count < 2)
         {
             return null;
         }
 
         var (first, last) = (schedule.Zones[0], schedule.Zones[^1]);
-        Lab Seen(Zone zone) => looked.Seen[Index(canvas, zone)].Blend;
+        Lab Seen(Zone zone) => Mean(canvas, looked, zone);
         double spread = Difference2000.Between(Seen(first.Zone), Seen(last.Zone));
         // The last zone as it would be with the first one's minutes: what is left between both is the hair's own.
-        var same = Canvas.OfRoots(reading, canvas.Line, canvas.Developer, schedule with { Zones = [last with { ContactMinutes = first.ContactMinutes }] }, softened, canvas.Target, canvas.Residual);
-        double clock = Difference2000.Between(same.Look(mix).Seen[0].Blend, Seen(last.Zone));
+        double longer = Kinetics.Taken(first.ContactMinutes, canvas.Line) / Math.Max(1e-9, Kinetics.Taken(last.ContactMinutes, canvas.Line));
+        var own = canvas.Spots.Where(s => s.Zone == last.Zone).Select(s => s with { WhiteTakes = s.WhiteTakes * longer, PigmentTakes = s.PigmentTakes * longer }).ToList();
+        var same = canvas with { Spots = own };
+        double clock = Difference2000.Between(Mean(same, same.Look(mix), last.Zone), Seen(last.Zone));
         why.Add(new Because("TM7", $"The {first.Zone.Facts().Says} has the colour on {first.ContactMinutes.Value - last.ContactMinutes.Value:0.#} min longer than the {last.Zone.Facts().Says}: that alone makes {clock:0.0} of the {spread:0.0} between them{(clock < 2 ? ", too little to be seen as uneven" : "; a helper or another order would even it out")}.", "clock"));
         return Math.Round(spread, 2);
     }
@@ -79,60 +85,76 @@ internal static class Outlook
     /// <summary>A colour for the answer, rounded as it is written.</summary>
     public static Look Look(Lab colour) => new(Rounded(colour), Srgb.Hex(colour));
 
-    /// <summary>The mean of what is seen, without a shadow's tail.</summary>
-    public static Lab Mean(Canvas canvas, Looked looked) => Mean(canvas, i => looked.Seen[i].Blend);
-
-    private static Lab Mean(Canvas canvas, Func<int, Lab> of) => canvas.Own.Aggregate(default(Lab), (sum, s) => sum + of(s.At) * s.Weight);
-
-    private static ((Canvas Canvas, Mixture Mix)? Ends, Looked? Seen) OnLengths(Reading reading, LengthsWay way, IReadOnlyList<Chosen> chosen, Schedule schedule)
-    {
-        if (chosen.FirstOrDefault(c => c.Wanted.OnLengths) is { Canvas: { } canvas, Mix: { } own, Looked: var seen })
-        {
-            return ((canvas, own), seen);
-        }
-
-        if (way is not (LengthsWay.SameMix or LengthsWay.Diluted) || chosen[0] is not { Canvas: { } roots, Mix: { } mix })
-        {
-            return (null, null);
-        }
-
-        double works = way == LengthsWay.Diluted ? Diluted : Kinetics.Old;
-        var contact = Minutes.Of(Math.Min(PulledMinutes, schedule.RinseAtMinutes.Value));
-        var ends = Canvas.OfLengths(reading, roots.Line, roots.Developer, contact, works, roots.Target, roots.Residual);
-        return ((ends, mix), ends.Look(mix));
-    }
+    /// <summary>The mean of what is seen of the hair that a mix is for, without a shadow's tail.</summary>
+    public static Lab Mean(Canvas canvas, Looked looked) => canvas.Own.Aggregate(default(Lab), (sum, s) => sum + looked.Seen[s.At].Blend * s.Weight);
 
     /// <summary>The mean of what is seen after so many weeks; what fades is the new dye.</summary>
-    private static Lab After(Canvas canvas, Mixture mix, double weeks) => Mean(canvas, i =>
+    private static Lab After(Canvas canvas, Mixture mix, double weeks) => canvas.Own.Aggregate(default(Lab), (sum, s) =>
     {
-        var white = Fading.After(mix.On(0), canvas.Line.Kind, weeks, white: true);
-        var pigmented = Fading.After(mix.On(canvas.Spots[i].Pigmented.Melanin), canvas.Line.Kind, weeks, white: false);
-        return canvas.Spots[i].See(white, pigmented).Blend + canvas.Residual;
+        var white = Fading.After(mix.On(s.Spot.White), canvas.Line.Kind, weeks, white: true);
+        var pigmented = Fading.After(mix.On(s.Spot.Pigmented), canvas.Line.Kind, weeks, white: false);
+        return sum + (s.Spot.See(white, pigmented).Blend + canvas.Residual) * s.Weight;
     });
 
-    private static ZoneForecast ZoneOf(Zone zone, Reading reading, Canvas canvas, Looked looked)
+    private static ZoneForecast ZoneOf(Zone zone, Reading reading, Canvas canvas, Looked looked, Canvas lift)
     {
-        int i = Index(canvas, zone);
-        var spot = canvas.Spots[i];
-        var after = looked.Seen[i];
+        var spots = Of(canvas, zone).ToList();
+        double lifts = Of(lift, zone).Sum(s => s.Weight * s.Spot.Lifts);
+        var state = HairState.Of(reading, zone, Stretch.Scalp);
+        var today = new Spot(zone, Stretch.Scalp, 1, state.Grey, 0, 0, Fibre.White, state.Fibre, 0).Bare;
+        var after = Blend(spots.Select(s => (looked.Seen[s.At], s.Weight)));
         return new ZoneForecast(zone, Rounded(after.Blend), Srgb.Hex(after.Blend), Math.Round(Difference2000.Between(after.Blend, canvas.Target), 2),
-            spot.Grey, Math.Round(spot.Lifts, 2), Of(new Spot(zone, 1, spot.Grey, 0, 0, Melanin.Natural(reading.Hair.NaturalLevel.Value), 0).Bare), Of(spot.Bare), Of(after));
+            state.Grey, Math.Round(lifts, 2), Fibres(today), Fibres(Blend(Of(lift, zone).Select(s => (s.Spot.Bare, s.Weight)))), Fibres(after));
     }
 
-    private static int Index(Canvas canvas, Zone zone)
+    private static Lab Mean(Canvas canvas, Looked looked, Zone zone) => Blend(Of(canvas, zone).Select(s => (looked.Seen[s.At], s.Weight))).Blend;
+
+    /// <summary>The spots of a zone's regrowth, with their weights among these.</summary>
+    private static IEnumerable<(int At, Spot Spot, double Weight)> Of(Canvas canvas, Zone zone)
     {
-        for (int i = 0; i < canvas.Spots.Count; i++)
-        {
-            if (canvas.Spots[i].Zone == zone)
-            {
-                return i;
-            }
-        }
-
-        throw new ArgumentOutOfRangeException(nameof(zone));
+        double whole = canvas.Spots.Where(s => s.Zone == zone).Sum(s => s.Weight);
+        return canvas.Spots.Select((s, i) => (i, s, s.Weight / whole)).Where(x => x.s.Zone == zone);
     }
 
-    private static Fibres Of(Seen seen) => new(Rounded(seen.Blend), Srgb.Hex(seen.Blend), seen.White is { } w ? Look(w) : null, seen.Pigmented is { } p ? Look(p) : null);
+    private static Seen Blend(IEnumerable<(Seen Seen, double Weight)> some) => some.Aggregate(default(Seen), (sum, s) => new Seen(
+        sum.Blend + s.Seen.Blend * s.Weight, s.Seen.White is { } w ? (sum.White ?? default) + w * s.Weight : null, s.Seen.Pigmented is { } p ? (sum.Pigmented ?? default) + p * s.Weight : null));
+
+    private static Fibres Fibres(Seen seen) => new(Rounded(seen.Blend), Srgb.Hex(seen.Blend), seen.White is { } w ? Look(w) : null, seen.Pigmented is { } p ? Look(p) : null);
 
     private static double[] Rounded(Lab c) => [Math.Round(c.L, 2), Math.Round(c.A, 2), Math.Round(c.B, 2)];
+
+    /// <summary>How each stretch looks, now and afterwards.</summary>
+    private sealed class Looks(Reading reading, IReadOnlyList<Chosen> chosen, Canvas? pulled)
+    {
+        private readonly Looked? through = pulled is not null && chosen[0].Mix is { } mix ? pulled.Look(mix) : null;
+        private readonly Dictionary<HairState, Lab> known = [];
+
+        public StrandRow Seen(StrandRow row) => row with { Today = Look(Today(row)), After = Look(After(row)) };
+
+        public Lab Today(StrandRow row)
+        {
+            var state = HairState.Of(reading, row.Zone, row.Stretch);
+            return known.TryGetValue(state, out var seen) ? seen : known[state] = new Spot(row.Zone, row.Stretch, 1, state.Grey, 0, 0, Fibre.White, state.Fibre, 0).Bare.Blend;
+        }
+
+        public Lab After(StrandRow row)
+        {
+            var (canvas, looked) = row.Does == Does.PullThrough ? (pulled, through) : row.Formula is { } at ? (chosen[at].Canvas, chosen[at].Looked) : (null, null);
+            if (canvas is null || looked is null)
+            {
+                return Today(row);
+            }
+
+            for (int i = 0; i < canvas.Spots.Count; i++)
+            {
+                var spot = canvas.Spots[i];
+                if (spot.Stretch == row.Stretch && (spot.Zone == row.Zone || spot.Zone is null))
+                {
+                    return looked.Seen[i].Blend;
+                }
+            }
+
+            return Today(row);
+        }
+    }
 }

@@ -2,10 +2,10 @@ using System.Runtime.Intrinsics;
 
 namespace Kitto.Core.Colour;
 
-/// <summary>What dye adds to a fibre: depth, which absorbs like melanin, and six tones with a band each. In units of eumelanin at 550 nm; no value of a real dye is negative.</summary>
+/// <summary>What dye adds to a fibre: depth, which absorbs like melanin, and six tones with a band each, in units of eumelanin at 550 nm; and how much of the warmth of lightened hair it takes the place of. No value of a real dye is negative.</summary>
 public readonly record struct Pigment
 {
-    /// <summary>The seven dyes, in the order of the constructor, as one vector.</summary>
+    /// <summary>The seven dyes in the order of the constructor, and the share of warmth covered, as one vector.</summary>
     private readonly Vector512<double> dyes;
 
     /// <summary>A dye of seven amounts.</summary>
@@ -51,16 +51,11 @@ public readonly record struct Pigment
     /// <summary>So much of it.</summary>
     public static Pigment operator *(in Pigment a, double times) => new(a.dyes * times);
 
-    /// <summary>The sum of products, dye by dye.</summary>
-    internal double Dot(in Pigment other)
-    {
-        var products = dyes * other.dyes;
-        var half = products.GetLower() + products.GetUpper();
-        return Vector128.Sum(half.GetLower() + half.GetUpper());
-    }
+    /// <summary>The share of the warm residue of lightened hair that it takes the place of; more than all of it counts as all.</summary>
+    public double Covers => dyes[7];
 
-    /// <summary>The seven dyes in single precision, and a nought.</summary>
-    internal Vector256<float> InSingle => Vector256.Narrow(dyes.GetLower(), dyes.GetUpper());
+    /// <summary>The same dye, covering so much of the warmth of lightened hair.</summary>
+    internal Pigment Covering(double share) => new(dyes.WithElement(7, share));
 
     /// <summary>Depth and tones kept in different shares.</summary>
     public Pigment Faded(double depth, double tones) => new(dyes * Vector512.Create(tones).WithElement(0, depth));

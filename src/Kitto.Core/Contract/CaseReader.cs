@@ -65,10 +65,15 @@ public static class CaseReader
             root.Fail("hair.lengthCm", string.Create(CultureInfo.InvariantCulture, $"is {hair.LengthCm:0.#}, shorter than the regrowth of {longest * 10:0.#} mm"), string.Create(CultureInfo.InvariantCulture, $"{longest:0.#} to 120"));
         }
 
+        if (shelf is not null && goal is not null && hair is not null)
+        {
+            StrandCheck.Of(root, goal, hair, zones);
+        }
+
         var roots = shelf is null || goal is null || root.Errors.Count > 0 ? null : LineNeeded.For(root, goal, line, house, shelf);
         if (formula is not null && roots is not null)
         {
-            var used = formula.Use == "lengths" ? shelf!.ForLengths(goal!.Service, roots) : roots;
+            var used = formula.Use is "lengths" or "band" ? shelf!.ForLengths(goal!.Service, roots) : formula.Use == "second" ? shelf!.Lines.FirstOrDefault(l => l is { Kind: LineKind.Demi, Mixable: true }) ?? roots : roots;
             foreach (var (part, i) in formula.Parts.Select((p, i) => (p, i)).Where(x => used.Find(x.p.Shade) is null))
             {
                 root.Fail($"formula.parts[{i}].shade", $"is \"{part.Shade}\", which {used.Id} does not have", string.Join(", ", used.Shades.Select(s => s.Code)));
@@ -79,7 +84,21 @@ public static class CaseReader
         var grown = root.Objects("grown", 50).Select(ReadGrown).ToList();
         var painting = root.Object("painting") is { } paintingIn ? ReadPainting(paintingIn) : null;
         root.Done();
-        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last) { Grown = grown }, goal!, line, formula, plan, house, reports, painting);
+        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last) { Grown = grown }, goal!, line, formula, plan, house, reports, painting) { Assumed = Assumed(hairIn!) };
+    }
+
+    /// <summary>The facts of the hair that were left out, by path.</summary>
+    private static IReadOnlyList<string> Assumed(ObjectReader hair)
+    {
+        var lengths = hair.Object("lengths");
+        return [.. Assumptions.Facts.Select(f => f.Path).Where(path => !(path.StartsWith("hair.lengths.", StringComparison.Ordinal) ? lengths?.Has(path[13..]) ?? false : hair.Has(path[5..])))];
+    }
+
+    /// <summary>Whether face-framing pieces are painted in a shadow (SV16).</summary>
+    private enum Frame
+    {
+        Paint,
+        LeaveOut,
     }
 
     private static ObjectReader? Needed(ObjectReader root, string name, string range)
@@ -103,9 +122,30 @@ public static class CaseReader
                 "dry" => false,
                 "damp" => true,
                 var other => Condition(other),
-            });
+            })
+        {
+            Lengths = r.Object("lengths") is { } lengths ? ReadLengths(lengths) : null,
+            LeaveFrame = r.OneOf<Frame>("frame") == Frame.LeaveOut,
+            How = r.OneOf<How>("how") ?? How.Usual,
+        };
         r.Done();
         return goal;
+
+        static LengthsGoal ReadLengths(ObjectReader l)
+        {
+            var wish = new LengthsGoal(l.Number("level", 1, 12, 0.5) is { } level ? Level.Of(level) : null, ReadingReader.Tone(l), l.Flag("clear") ?? false);
+            if (wish is { Clear: true, Level: not null } or { Clear: true, Tone: not null })
+            {
+                l.Fail("clear", "stands beside a level or a tone; clear changes neither", "clear alone, or level and tone without it");
+            }
+            else if (wish is { Clear: false, Level: null, Tone: null })
+            {
+                l.Fail("level", "is needed: nothing is wished", "a level 1 to 12, a tone, or clear: true");
+            }
+
+            l.Done();
+            return wish;
+        }
 
         bool? Condition(string text)
         {
@@ -223,9 +263,9 @@ public static class CaseReader
     {
         int before = r.Errors.Count;
         string use = r.Text("use") ?? "roots";
-        if (use is not ("roots" or "lengths" or "shadow"))
+        if (use is not ("roots" or "lengths" or "shadow" or "band" or "second"))
         {
-            r.Fail("use", $"is \"{use}\", which is not known", "roots, lengths, shadow");
+            r.Fail("use", $"is \"{use}\", which is not known", "roots, lengths, shadow, band, second");
         }
 
         var parts = new List<MixPart>();

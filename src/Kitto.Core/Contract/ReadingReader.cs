@@ -79,8 +79,15 @@ internal static class ReadingReader
             b.Done();
         }
 
+        LightenedRoots? roots = null;
+        if (r.Object("roots") is { } rr)
+        {
+            roots = new LightenedRoots(Level.Of(rr.Require("level", rr.Number("level", 1, 12, 0.5), "1 to 12, halves allowed") is >= 1 and var light ? light : 10), Tone(rr) ?? new Tone(Family.G));
+            rr.Done();
+        }
+
         var hair = new Hair(r.OneOf<Texture>("texture") ?? Texture.Medium, r.OneOf<Density>("density") ?? Density.Medium, r.OneOf<Porosity>("porosity") ?? Porosity.Normal,
-            level, lengthCm, lengths, band);
+            level, lengthCm, lengths, band) { Roots = roots };
         r.Done();
         return hair;
     }

@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core.Developer;
 
@@ -9,19 +10,24 @@ public static class Choice
     /// <summary>Under this white share there is no grey to cover (tables).</summary>
     public const double NoGrey = 0.1;
 
+    /// <summary>Up to this strength a colour only deposits (DV2, SH16).</summary>
+    public const double Deposit = 10;
+
     /// <summary>The strength for one formula.</summary>
     /// <param name="line">Its line.</param>
-    /// <param name="onLengths">Whether it goes on the lengths.</param>
+    /// <param name="onRoots">Whether it goes on the regrowth.</param>
     /// <param name="reading">The reading.</param>
+    /// <param name="hair">The hair it goes on; only natural hair is lifted.</param>
     /// <param name="target">Wished level.</param>
     /// <param name="why">Reasons are added.</param>
-    public static Volume For(Line line, bool onLengths, Reading reading, Level target, ICollection<Because> why)
+    internal static Volume For(Line line, bool onRoots, Reading reading, HairState hair, Level target, ICollection<Because> why)
     {
         var grey = reading.DecisiveGrey;
-        double lift = target.LighterThan(reading.Hair.NaturalLevel);
+        double lift = hair.Kind == HairKind.Natural ? target.LighterThan(hair.Level) : 0;
         double weakest = line.Developers.Min(d => d.Volume.Value);
-        var (volume, rule, reason) = (line.Kind, onLengths) switch
+        var (volume, rule, reason) = (line.Kind, !onRoots) switch
         {
+            (not LineKind.Gloss, false) when hair.Kind == HairKind.Lightened => (line.Kind == LineKind.Demi ? weakest : Deposit, "SH9", "lightened roots that wait for their tone are toned at their own level; nothing is lifted"),
             (LineKind.Gloss, _) => (weakest, "DV5", "a gloss takes its own activator: no lift is wanted and the cuticle stays shut"),
             (LineKind.Demi, true) => (weakest, "DV5", "on lengths a demi takes its own activator"),
             (LineKind.Demi, _) when grey.Value >= NoGrey => (10, "DV11", $"demi on 10 vol blends the {grey} white"),
@@ -38,7 +44,7 @@ public static class Choice
             _ => (10, "DV2", "no white to cover and no lift: it only deposits"),
         };
         why.Add(new Because(rule, $"{Volume.Of(volume)} ({Volume.Of(volume).Percent:0.#} %): {reason}.", "developer",
-            [new("white in the greyest zone", Math.Round(grey.Percent, 1), "%"), new("natural level", reading.Hair.NaturalLevel.Value, ""), new("wished level", target.Value, ""), new("lift", Math.Round(lift, 2), "levels")]));
+            [new("white in the greyest zone", Math.Round(grey.Percent, 1), "%"), new("level of the hair", hair.Level.Value, ""), new("wished level", target.Value, ""), new("lift", Math.Round(lift, 2), "levels")]));
         return Volume.Of(volume);
     }
 }

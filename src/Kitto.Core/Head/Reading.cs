@@ -152,7 +152,16 @@ public sealed record Band(Millimetres Length, Level Level, Tone Tone);
 /// <param name="LengthCm">Length of the hair in centimetres, 1 to 120.</param>
 /// <param name="Lengths">The lengths.</param>
 /// <param name="Band">The faded band, where there is one.</param>
-public sealed record Hair(Texture Texture, Density Density, Porosity Porosity, Level NaturalLevel, double LengthCm, Lengths Lengths, Band? Band);
+public sealed record Hair(Texture Texture, Density Density, Porosity Porosity, Level NaturalLevel, double LengthCm, Lengths Lengths, Band? Band)
+{
+    /// <summary>The regrowth, where it was lightened lately and waits for its tone; null where it is natural hair.</summary>
+    public LightenedRoots? Roots { get; init; }
+}
+
+/// <summary>Regrowth that was lightened and waits for its tone: nothing to lift, takes at once.</summary>
+/// <param name="Level">The level it was lightened to, above the natural one.</param>
+/// <param name="Tone">Its tone, such as the gold or copper that lightening left.</param>
+public sealed record LightenedRoots(Level Level, Tone Tone);
 
 /// <summary>A skin test that was done (SA5).</summary>
 /// <param name="DaysAgo">Days before today, 0 to 3650.</param>
@@ -199,6 +208,9 @@ public sealed record Reading(ClientFacts Client, Hair Hair, IReadOnlyList<ZoneRe
     /// <summary>The zones that are coloured.</summary>
     public IEnumerable<(Zone Zone, ZoneReading Read)> Included =>
         Zones.Select((read, i) => ((Zone)i, read)).Where(z => z.read.Include);
+
+    /// <summary>The same reading with no zone coloured but these.</summary>
+    public Reading Only(IReadOnlyCollection<Zone> zones) => this with { Zones = [.. Zones.Select((z, i) => z with { Include = z.Include && zones.Contains((Zone)i) })] };
 
     /// <summary>Mean regrowth over the included hair; zero when nothing is included.</summary>
     public Millimetres MeanRegrowth

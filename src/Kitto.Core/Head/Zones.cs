@@ -53,6 +53,9 @@ public static class Zones
     /// <summary>The facts of one zone.</summary>
     public static ZoneFacts Facts(this Zone zone) => All[(int)zone];
 
+    /// <summary>Whether it frames the face: the hairline and the temples, which may be left bright (SV5, SV16).</summary>
+    public static bool IsFrame(this Zone zone) => zone is Zone.FrontHairline or Zone.LeftTemple or Zone.RightTemple;
+
     /// <summary>How much of what is seen lies in this zone; the nine add up to one.</summary>
     public static double SeenWeight(this Zone zone) => All[(int)zone].Seen * All[(int)zone].HairShare.Value / SeenTotal;
 
@@ -68,6 +71,9 @@ public static class Zones
             _ => string.Join(", ", names[..^1]) + " and " + names[^1],
         };
     }
+
+    /// <summary>One turn at a zone that is painted in two, in a sentence.</summary>
+    public static string Turn(Stroke stroke) => $"{(stroke.Scalp ? "the scalp stretch" : "the grown hair")} of the {stroke.Zone.Facts().Says}";
 
     private static ZoneFacts Make(Zone zone, string says, double share, double seen, double tailMm) =>
         new(zone, says, Share.Of(share), seen, Millimetres.Of(tailMm));

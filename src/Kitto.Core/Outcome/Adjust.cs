@@ -42,7 +42,7 @@ public static class Adjust
     }
 
     private static bool Serves(IReadOnlyList<MixPart> parts, Level level, Tone tone) =>
-        Math.Abs(MeanLevel(parts) - level.Value) <= Aim.HalfLevel + 1e-9
+        Math.Abs(MeanLevel(parts) - level.Value) <= Strand.Wish.HalfLevel + 1e-9
         && tone.Families.All(f => f is Family.N or Family.NN || parts.Any(p => ShadeOf.Parse(p.Shade)?.Family == f));
 
     /// <summary>The one known step that a result asks for (OU2 to OU5): the rule, the sentence, and the mix with it.</summary>
@@ -66,6 +66,8 @@ public static class Adjust
                     : ("OU2", "white hair showed: the mix is as neutral as it can be, so the white is softened first and gets the full time.", parts);
             case { Coverage: Coverage.Patchy }:
                 return ("OU4", "patches want thinner partings, enough on the brush and a helper, not another shade.", parts);
+            case { Depth: Depth.TooLight, Tone: ToneOutcome.TooWarm } when line.Find(shade.Family ?? Family.N, shade.Level - 1) is { } down:
+                return ("OU3", $"roots lighter and warmer than the lengths, so half a step deeper: {down.Code} joins {main.Shade}; a weaker developer would do it too.", Move(parts, main, down.Code, Part(main)));
             case { Depth: Depth.TooDark } when line.Find(shade.Family ?? Family.N, shade.Level + 1) is { } lighter:
                 return ("OU2", $"too dark, so half a step lighter: {lighter.Code} joins {main.Shade}.", Move(parts, main, lighter.Code, Part(main)));
             case { Depth: Depth.TooLight } when line.Find(shade.Family ?? Family.N, shade.Level - 1) is { } deeper:

@@ -1,6 +1,8 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Developer;
+using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core.Quantity;
 
@@ -10,44 +12,44 @@ internal static class Amount
     /// <summary>However little hair it is for, a batch is reckoned at this much, grams: less cannot be mixed and painted (ours).</summary>
     private const double LeastBase = 1;
 
+    /// <summary>A standard pack, grams mixed (DO4).</summary>
+    private const double PackGrams = 120;
+
     /// <summary>How much of one formula is used and sent.</summary>
-    public static Sizing Size(Wanted mix, Case c, Hands hands, Timed timed, Factor belief, LengthsWay way, ICollection<Because> why)
+    /// <param name="plan">The strand plan.</param>
+    /// <param name="at">The formula's number in it.</param>
+    /// <param name="c">The case.</param>
+    /// <param name="batches">Its strokes by bowl.</param>
+    /// <param name="belief">What is believed of the hands.</param>
+    /// <param name="why">Reasons are added.</param>
+    public static Sizing Size(StrandPlan plan, int at, Case c, IReadOnlyList<IReadOnlyList<Stroke>> batches, Factor belief, ICollection<Because> why)
     {
-        bool damp = c.Goal.DampLengths ?? way == LengthsWay.OwnFormula;
-        var batches = timed.Batches;
-        if (mix.OnLengths && c.Goal.Service != Service.Gloss)
+        var formula = plan.Formulas[at];
+        bool damp = c.Goal.DampLengths ?? !formula.OnRoots;
+        if (!formula.OnRoots && batches.Count > 1)
         {
-            batches = Timing.Choose(c.Reading, hands, Service.Gloss, mix.Line, 7, c.House, []).Batches;
-            if (batches.Count > 1)
-            {
-                why.Add(new Because("AP8", $"The gloss works for {mix.Line.WorkingLife}; these hands need two bottles of it, one after the other.", "lengths"));
-            }
+            why.Add(new Because("AP8", $"The gloss works for {formula.Line.WorkingLife}; these hands need {batches.Count} bottles of it, one after the other.", "lengths"));
         }
 
-        var zones = batches.SelectMany(b => b).ToList();
-        double pulled = way switch { LengthsWay.SameMix => 1, LengthsWay.Diluted => 0.5, _ => 0 };
-        var bases = batches.Select((b, i) =>
-        {
-            double grams = mix.OnLengths
-                ? Use.Comb(c.Reading, mix.Line.Thickness, b, damp).Value
-                : Use.Paint(c.Reading, mix.Line.Thickness, b, c.Goal.Service == Service.RootShadow, c.Goal.Service == Service.Lighten).Value
-                  + (i == batches.Count - 1 ? pulled * Use.Comb(c.Reading, mix.Line.Thickness, zones, damp).Value : 0);
-            return Grams.Of(Math.Max(LeastBase, grams));
-        }).ToList();
-        if (damp && (mix.OnLengths || pulled > 0))
+        var rows = plan.Of(at).ToList();
+        // What is painted in its turn goes by its stroke; what is pulled through is the rest of the last bowl.
+        bool In(StrandRow row, int batch) => row is { Does: Does.PullThrough } ? batch == batches.Count - 1 : batches[batch].Contains(new Stroke(row.Zone, row.Turn == Turn.Scalp));
+        var bases = batches.Select((_, i) => Grams.Of(Math.Max(LeastBase,
+            Use.Of(c.Reading, formula.Line.Thickness, rows.Where(r => In(r, i)), c.Goal.Service == Service.Lighten, damp, plan.Diluted).Value))).ToList();
+        if (damp && rows.Any(r => r.OnLengths))
         {
             why.Add(new Because("DO7", "The lengths are damp, which takes about a third less and blends more evenly.", "quantity"));
         }
 
-        return Sizing.For(bases, belief, c.House.Quantile, mix.Line.Thickness, c.House.School("DO10") == "onePair");
+        return Sizing.For(bases, belief, c.House.Quantile, formula.Line.Thickness, c.House.School("DO10") == "onePair");
     }
 
     /// <summary>One formula on the scale.</summary>
-    public static Formula WeighOut(Wanted mix, IReadOnlyList<MixPart> shades, Sizing size, House house, ICollection<Because> why)
+    public static Formula WeighOut(FormulaPlan mix, IReadOnlyList<MixPart> shades, Sizing size, House house, bool kit, bool tests, ICollection<Because> why)
     {
         var portions = size.Portions;
         var need = Grams.Of(portions.Sum(p => p.Mix.Value) / (1 + mix.Ratio));
-        bool whole = house.School("BE10") == "wholeTube" && shades.Count == 1 && mix.Line.Kind != LineKind.Lightener && portions.All(p => p.Name is "main" or "reserve");
+        bool whole = kit && house.School("BE10") == "wholeTube" && shades.Count == 1 && mix.Line.Kind != LineKind.Lightener && portions.All(p => p.Name is "main" or "reserve");
         if (shades.Count == 1 && mix.Line.Kind != LineKind.Lightener)
         {
             var (tubes, above) = Vessels.WholeTubes(need, mix.Line);
@@ -57,12 +59,12 @@ internal static class Amount
                 portions = [new Portion("main", Grams.Of(tubes * mix.Line.Tube.Value * (1 + mix.Ratio)))];
                 why.Add(new Because("BE10", $"The house sends whole unopened tubes with weighed developer: {said}.", "quantity"));
             }
-            else if (above <= Vessels.TubeMargin - 1)
+            else if (kit && above <= Vessels.TubeMargin - 1)
             {
                 why.Add(new Because("BE10", $"{said}: sent unopened, nothing would be decanted.", "quantity"));
             }
         }
-        else if (house.School("BE10") == "wholeTube")
+        else if (kit && house.School("BE10") == "wholeTube")
         {
             why.Add(new Because("BE10", "A mix of several shades cannot go in whole tubes; its parts are weighed into a sachet.", "quantity"));
         }
@@ -77,21 +79,25 @@ internal static class Amount
         var parts = shades.Select((p, i) => new PartGrams(p.Shade, Sum(pairs.Select(x => x.Parts[i].Grams)), Sum(pairs.Select(x => x.Parts[i].FillGrams)), p.Share)).ToList();
         var strengths = mix.Blend.Select((b, i) => new StrengthGrams(b.Volume, Sum(pairs.Select(x => x.Strengths[i].Grams)))).ToList();
         var developer = Sum(pairs.Select(p => p.DeveloperGrams));
-        double smallest = pairs.SelectMany(p => p.Parts).Min(p => p.Grams.Value);
-        if (smallest < Weigh.SmallestSteps * house.ScaleStep.Value)
+        Stock? stock = null;
+        if (kit && shades.Count > 1)
         {
-            var take = pairs.First(p => p.Parts.Any(x => x.Grams.Value == smallest)).ColourGrams;
-            why.Add(Vessels.SayStockBlend(shades, Grams.Of(smallest), take, house.ScaleStep));
+            double strand = tests ? Prescriber.StrandTestGrams / (1 + mix.Ratio) : 0;
+            stock = Stock.Of(shades,
+            [
+                .. pairs.Select(p => new Portioned(p.Name, p.ColourFillGrams)),
+                .. tests ? [new Portioned("skin test", Grams.Of(Prescriber.SkinTestGrams)), new Portioned("strand test", Grams.Of(strand).Tenths())] : Array.Empty<Portioned>(),
+            ], house.ScaleStep);
+            why.Add(stock.Say());
         }
 
         return new Formula(mix.Use, mix.Line.Id, parts, new DeveloperPart(mix.Developer, mix.Developer.Percent, developer, strengths),
-            $"1:{mix.Ratio:0.##}", Sum([.. pairs.Select(p => p.ColourGrams), developer]), pairs);
+            $"1:{mix.Ratio:0.##}", Sum([.. pairs.Select(p => p.ColourGrams), developer]), pairs) { Stock = stock };
     }
 
-    /// <summary>The amount in sentences.</summary>
-    public static void Say(Case c, Hands hands, Factor belief, IReadOnlyList<Sizing> sizes, IReadOnlyList<Formula> formulas, ICollection<Because> why)
+    /// <summary>The amount in sentences, one formula at a time.</summary>
+    public static void Say(Case c, Hands hands, Factor belief, StrandPlan plan, IReadOnlyList<Sizing> sizes, IReadOnlyList<Formula> formulas, bool kit, ICollection<Because> why)
     {
-        var reckoned = Grams.Of(sizes.Sum(s => s.Base.Value));
         if (hands.History.MinBy(h => h.DaysAgo) is { } last)
         {
             string used = last.RanOut
@@ -104,26 +110,56 @@ internal static class Amount
             why.Add(new Because("DO2", $"Nothing is known of these hands yet. {(hands.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(belief.Mean) - 1) * 100:0} % more than a trained hand.", "quantity", Believed(belief)));
         }
 
-        why.Add(new Because("DO1", c.Goal.Service == Service.Gloss
-            ? $"Lengths of {c.Reading.Hair.LengthCm:0.#} cm on this head take a trained hand {reckoned}."
-            : $"Regrowth of {c.Reading.MeanRegrowth.Value:0.#} mm on this head takes a trained hand {reckoned}.", "quantity",
-            [
-                new("scalp", HairMass.ScalpCm2, "cm²"), new("hair", Math.Round(HairMass.HairsPerCm2(c.Reading.Hair.Density)), "to a cm²"),
-                new("hair of that length", Math.Round(HairMass.GramsPerCm(c.Reading.Hair.Density, c.Reading.Hair.Texture) * c.Reading.MeanRegrowth.Centimetres, 2), "g"),
-                new("a gram of it holds", Use.Painted, "g of mix"), new("film on the scalp", Use.Film, "g/cm²"),
-            ]));
-        why.Add(new Because("DO2", $"Sent so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {sizes.Sum(s => s.Residue.Value):0.#} g of it stays on bowl or bottle.", "quantity",
-            [
-                new("a trained hand", reckoned.Tenths().Value, "g"), new("times these hands, at that share", Math.Round(belief.Quantile(c.House.Quantile), 3), ""),
-                new("stays on the vessel", Math.Round(sizes.Sum(s => s.Residue.Value), 1), "g"), new("sent", Math.Round(sizes.Sum(s => s.Send.Value), 1), "g"),
-            ]));
-        if (formulas.FirstOrDefault(f => f.Pairs.Any(p => p.Name == "reserve")) is { } split)
+        for (int i = 0; i < formulas.Count; i++)
         {
-            var (main, reserve) = (split.Pairs[0], split.Pairs[1]);
-            why.Add(new Because("DO10", $"Mixed colour cannot be kept: {main.ColourGrams + main.DeveloperGrams} as main pair, {reserve.ColourGrams + reserve.DeveloperGrams} sealed in reserve.", "quantity"));
-        }
+            var (rows, size) = (plan.Of(i).ToList(), sizes[i]);
+            double mean = rows.Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres) / rows.Select(r => r.Zone).Distinct().Sum(z => z.Facts().HairShare.Value);
+            string on = On(rows, c, mean);
+            why.Add(new Because(plan.Formulas[i].OnRoots ? "DO1" : "DO3", $"{on} on this head take{(on.StartsWith("Regrowth", StringComparison.Ordinal) ? "s" : "")} a trained hand {size.Base.Tenths()} of the {Words.Of(plan.Formulas[i].Use)}.", "quantity",
+                [
+                    new("scalp", HairMass.ScalpCm2, "cm²"), new("hair", Math.Round(HairMass.HairsPerCm2(c.Reading.Hair.Density)), "to a cm²"),
+                    new("hair it goes on", Math.Round(rows.Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres * HairMass.GramsPerCm(c.Reading.Hair.Density, c.Reading.Zones[(int)r.Zone].Texture)), 2), "g"),
+                    new("a gram painted holds", Use.Painted, "g of mix"), new("a gram worked in holds", Use.WorkedIn, "g of mix"), new("a gram combed through holds", Use.CombedDry * Use.Taper, "g of mix"), new("film on the scalp", Use.Film, "g/cm²"),
+                ]));
+            if (rows.Any(r => r.Turn == Turn.Scalp) && rows.Max(r => r.ToMm) > StrandPlan.AllOverMm)
+            {
+                why.Add(new Because("DO4", $"All over is reckoned in packs of {PackGrams:0} g mixed: shoulder length takes one, past the shoulder two. This is {formulas[i].MixGrams.Value / PackGrams:0.0}.", "quantity"));
+            }
+            else if (i == 0 && plan.Formulas[0].OnRoots && rows.All(r => r.Zone.IsFrame() || r.Zone is Zone.LeftFront or Zone.RightFront or Zone.Crown) && rows.Max(r => r.ToMm) <= 15)
+            {
+                why.Add(new Because("DO5", "Front and part line only: a trained hand mixes some 20 g for it, three to four weeks on.", "quantity"));
+            }
 
-        why.Add(new Because("DV9", string.Join(" ", formulas.Select(f => $"The {f.Use} mix is {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {f.Developer.Grams} of developer: {f.Developer.Volume} ({f.Developer.Percent:0.#} %) in the bottle, {f.Developer.Percent * f.Developer.Grams.Value / f.MixGrams.Value:0.0} % once mixed.")), "developer"));
+            string name = formulas.Count == 1 ? "" : $" of the {Words.Of(plan.Formulas[i].Use)}";
+            why.Add(new Because("DO2", kit
+                ? $"{formulas[i].MixGrams}{name} is sent, so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {size.Residue.Value:0.#} g of it stays on {(plan.Formulas[i].Line.Thickness == Thickness.Cream ? "the bowl" : "the bottle")}."
+                : $"{formulas[i].MixGrams}{name} is mixed, enough for {c.House.Quantile * 100:0.#} of 100 such heads; {size.Residue.Value:0.#} g of it stays on the bowl.", "quantity",
+                [
+                    new("a trained hand", size.Base.Tenths().Value, "g"), new("times these hands, at that share", Math.Round(belief.Quantile(c.House.Quantile), 3), ""),
+                    new("stays on the vessel", Math.Round(size.Residue.Value, 1), "g"), new("mixed in all", formulas[i].MixGrams.Value, "g"),
+                ]));
+            if (kit && formulas[i].Pairs is [{ Name: "main" } main, { Name: "reserve" } reserve])
+            {
+                why.Add(new Because("DO10", $"Mixed colour cannot be kept: {main.ColourGrams + main.DeveloperGrams}{name} as main pair, {reserve.ColourGrams + reserve.DeveloperGrams} sealed in reserve.", "quantity"));
+            }
+
+            var (f, bottle) = (formulas[i], formulas[i].Developer);
+            why.Add(new Because("DV9", $"The {Words.Of(f.Use)} is mixed {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {bottle.Grams} of developer: {bottle.Volume} ({bottle.Percent:0.#} %) in the bottle, {bottle.Percent * bottle.Grams.Value / f.MixGrams.Value:0.0} % once mixed.", "developer"));
+        }
+    }
+
+    /// <summary>The hair a formula goes on, in words.</summary>
+    private static string On(List<StrandRow> rows, Case c, double meanCm)
+    {
+        double roots = rows.Where(r => r.Regrowth).Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres) / Math.Max(1e-9, rows.Where(r => r.Regrowth).Select(r => r.Zone).Distinct().Sum(z => z.Facts().HairShare.Value));
+        return (rows.Any(r => r.Regrowth), rows.Any(r => r.Does == Does.Blend), rows.Any(r => r.OnLengths && r.Does != Does.Blend)) switch
+        {
+            (true, true, _) => $"Regrowth of {roots * 10:0.#} mm with the tail feathered past it",
+            (true, _, true) => $"Regrowth of {roots * 10:0.#} mm and the lengths after it",
+            (true, _, _) => $"Regrowth of {roots * 10:0.#} mm",
+            (_, _, true) => $"Lengths of {meanCm:0.#} cm",
+            _ => $"A band of {meanCm * 10:0.#} mm",
+        };
     }
 
     private static IReadOnlyList<Used> Believed(Factor belief) =>

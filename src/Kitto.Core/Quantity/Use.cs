@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core.Quantity;
 
@@ -27,42 +28,46 @@ public static class Use
     /// <summary>The feathered tail of a root shadow is painted at this part of the full coat.</summary>
     public const double TailCoat = 0.5;
 
-    /// <summary>Paint on the regrowth of the given zones.</summary>
+    /// <summary>Regrowth is painted for so long; what is longer is worked in with the hands, mm.</summary>
+    public const double PaintedMm = 30;
+
+    /// <summary>Up to here nearly every hair reaches, mm; beyond, regrowth tapers as lengths do.</summary>
+    public const double UntaperedMm = 100;
+
+    /// <summary>Mix held by a gram of long regrowth, worked in: so that what practitioners mixed for hair all over lies within 0.6 to 1.7 times of what is sent.</summary>
+    public const double WorkedIn = 0.85;
+
+    /// <summary>The same for lightener.</summary>
+    public const double WorkedInSoaked = 1.3;
+
+    /// <summary>What a trained hand uses of one formula on the stretches it goes on.</summary>
     /// <param name="reading">The reading; regrowth as on the day.</param>
     /// <param name="thickness">Of the mix.</param>
-    /// <param name="zones">The zones painted.</param>
-    /// <param name="shadow">Whether a tail is feathered past the line (SV5).</param>
+    /// <param name="rows">The stretches.</param>
     /// <param name="soak">Whether it is lightener.</param>
-    public static Grams Paint(Reading reading, Thickness thickness, IEnumerable<Zone> zones, bool shadow = false, bool soak = false)
+    /// <param name="damp">Whether what is combed through is damp (DO7).</param>
+    /// <param name="diluted">Whether a pulled-through mix is stirred with as much conditioner.</param>
+    internal static Grams Of(Reading reading, Thickness thickness, IEnumerable<StrandRow> rows, bool soak = false, bool damp = false, bool diluted = false)
     {
-        double film = Film * HairMass.ScalpCm2 * Math.Sqrt(HairMass.HairsPerCm2(reading.Hair.Density) / 170);
-        double held = (soak ? Soaked : Painted) * Consistency(thickness) * Takes(reading.Hair.Porosity);
+        double film = Film * HairMass.ScalpCm2 * Math.Sqrt(HairMass.HairsPerCm2(reading.Hair.Density) / 170), holds = Consistency(thickness) * Takes(reading.Hair.Porosity);
+        double painted = soak ? Soaked : Painted, worked = soak ? WorkedInSoaked : WorkedIn, combed = (damp ? CombedDamp : CombedDry) * Taper;
         double grams = 0;
-        foreach (var zone in zones)
+        foreach (var zone in rows.GroupBy(r => r.Zone))
         {
-            var read = reading.Zones[(int)zone];
-            double length = read.Regrowth.Centimetres + (shadow ? TailCoat * zone.Facts().ShadowTail.Centimetres : 0);
-            double coat = 0.9 + 0.2 * read.Grey.Value;
-            grams += zone.Facts().HairShare.Value * (film + held * coat * HairMass.GramsPerCm(reading.Hair.Density, read.Texture) * length);
-        }
+            var read = reading.Zones[(int)zone.Key];
+            double coat = 0.9 + 0.2 * read.Grey.Value, held = 0;
+            foreach (var row in zone)
+            {
+                double Cm(double from, double to) => Math.Max(0, Math.Min(row.ToMm, to) - Math.Max(row.FromMm, from)) / 10;
+                held += row switch
+                {
+                    { Regrowth: true } => coat * (painted * Cm(0, PaintedMm) + worked * (Cm(PaintedMm, UntaperedMm) + Taper * Cm(UntaperedMm, double.MaxValue))),
+                    { Does: Does.Blend } => TailCoat * painted * coat * row.Centimetres,
+                    _ => combed * row.Centimetres * (row.Does == Does.PullThrough && diluted ? .5 : 1),
+                };
+            }
 
-        return Grams.Of(grams);
-    }
-
-    /// <summary>Comb through the lengths of the given zones: hair length less regrowth.</summary>
-    /// <param name="reading">The reading.</param>
-    /// <param name="thickness">Of the mix.</param>
-    /// <param name="zones">The zones combed.</param>
-    /// <param name="damp">Whether the lengths are damp.</param>
-    public static Grams Comb(Reading reading, Thickness thickness, IEnumerable<Zone> zones, bool damp)
-    {
-        double held = (damp ? CombedDamp : CombedDry) * Taper * Consistency(thickness) * Takes(reading.Hair.Porosity);
-        double grams = 0;
-        foreach (var zone in zones)
-        {
-            var read = reading.Zones[(int)zone];
-            double length = Math.Max(0, reading.Hair.LengthCm - read.Regrowth.Centimetres);
-            grams += zone.Facts().HairShare.Value * held * HairMass.GramsPerCm(reading.Hair.Density, read.Texture) * length;
+            grams += zone.Key.Facts().HairShare.Value * ((zone.Any(r => r.Regrowth) ? film : 0) + held * holds * HairMass.GramsPerCm(reading.Hair.Density, read.Texture));
         }
 
         return Grams.Of(grams);

@@ -15,6 +15,13 @@ public static class Weigh
     /// <summary>A part below this many steps of the scale is too small to weigh well (BE4).</summary>
     public const double SmallestSteps = 10;
 
+    /// <summary>The least share of a part that can be weighed, where the colour of all pairs is weighed as one blend (BE4).</summary>
+    /// <param name="portions">The pairs.</param>
+    /// <param name="ratio">Developer per colour.</param>
+    /// <param name="step">Step of the scale.</param>
+    public static double LeastShare(IReadOnlyList<Portion> portions, double ratio, Grams step) =>
+        Math.Min(1, SmallestSteps * step.Value / (portions.Sum(p => p.Mix.Value) / (1 + ratio)));
+
     /// <summary>One sealed pair, weighed out.</summary>
     /// <param name="portion">Name and grams of mix.</param>
     /// <param name="parts">Shades and shares.</param>

@@ -15,13 +15,16 @@ public static class Cautions
     /// <summary>A read regrowth further than this from what growth says is queried (RD5).</summary>
     public const double GrowthTolerance = 0.4;
 
+    /// <summary>The back is longer where it has this many times the front's regrowth (ours).</summary>
+    public const double LongerBack = 1.5;
+
     /// <summary>All cautions that apply.</summary>
     /// <param name="read">As read today.</param>
     /// <param name="onTheDay">As it will be on colour day.</param>
-    /// <param name="aim">What is aimed at.</param>
+    /// <param name="roots">What is wished at the roots.</param>
     /// <param name="service">The service.</param>
     /// <param name="atHome">Whether it is done at home, by the hands of the reading.</param>
-    public static IEnumerable<Because> Of(Reading read, Reading onTheDay, Aim aim, Service service, bool atHome)
+    public static IEnumerable<Because> Of(Reading read, Reading onTheDay, Strand.Wish roots, Service service, bool atHome)
     {
         var client = read.Client;
         if (client.Pregnant || client.Conditions.Any(c => Conditions.Rule(c) == "SA20"))
@@ -73,6 +76,11 @@ public static class Cautions
                 yield return Caution("RD12", $"Regrowth of {regrowth:0.#} mm is too short to stay inside: every slip lands on coloured hair. In about {read.Rate.DaysFor(limit - regrowth)} days it will be {limit:0} mm.");
             }
 
+            if (Uneven(onTheDay) is { } uneven)
+            {
+                yield return uneven;
+            }
+
             if (read.Last?.DaysAgo is { } days && days > 0)
             {
                 double expected = read.Rate.Over(days).Value;
@@ -84,7 +92,7 @@ public static class Cautions
             }
         }
 
-        if (Math.Abs(aim.RootLevel.LighterThan(read.Hair.NaturalLevel)) > 2)
+        if (Math.Abs(roots.Level.LighterThan(read.Hair.NaturalLevel)) > 2)
         {
             yield return Caution("SH11", "The wish is more than two levels off her natural depth. Ask whether brows and skin will carry it.");
         }
@@ -92,6 +100,17 @@ public static class Cautions
         yield return Caution("SA22", "Air the room; contact lenses out, jewellery off, gloves on the whole time; no flame or hot dryer.");
         yield return Caution("SA23", "Keep it from children and pets. Leftover mix is never closed up and never kept: it builds oxygen and can burst.");
         yield return Caution("SA10", "Never on brows, lashes or beard: it can blind.");
+    }
+
+    /// <summary>White that was read the same all over, or a back left longer than the front: look again (RD3, RD6).</summary>
+    private static Because? Uneven(Reading reading)
+    {
+        double Mean(params Zone[] zones) => zones.Average(z => reading.Zones[(int)z].Regrowth.Value);
+        var grey = reading.Included.Select(z => z.Read.Grey.Value).Distinct().ToList();
+        double back = Mean(Zone.LeftBack, Zone.RightBack, Zone.Nape), front = Mean(Zone.FrontHairline, Zone.LeftFront, Zone.RightFront);
+        return back > LongerBack * front && front > 0
+            ? Caution("RD6", $"The back has grown out {back:0} mm, the front {front:0}: it was done less often. Each is sized by its own.")
+            : grey is [>= .3 and < 1] ? Caution("RD3", $"White was read as {Share.Of(grey[0])} all over. Hairline, temples and part line usually carry most, back and nape least: look at each.") : null;
     }
 
     private static Because Caution(string rule, string says) => new(rule, says, "caution");

@@ -45,6 +45,7 @@ public static class Stops
             yield return Stop("SA3", $"She has {Conditions.Says(condition)}. Wait until it has healed.");
         }
 
+        // Metal salts react with peroxide (SH14).
         if (reading.Hair.Lengths.History is LengthHistory.Henna or LengthHistory.Metallic)
         {
             bool henna = reading.Hair.Lengths.History == LengthHistory.Henna;
@@ -59,6 +60,7 @@ public static class Stops
             yield return Stop("SA4", "A lock of her hair reacted in developer: there is metal on it. No colour on this hair, roots too; the salon decides in person.");
         }
 
+        // Stretch or breakage: a plan of conditioning, and the salon (OU6).
         if (client.StrandTest is { Result: StrandResult.Damaged })
         {
             yield return Stop("SA6", "The strand test damaged the hair. No colour; a plan of conditioning, and the salon.");

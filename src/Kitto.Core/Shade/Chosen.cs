@@ -1,48 +1,62 @@
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
+using Kitto.Core.Strand;
 
 namespace Kitto.Core.Shade;
 
 /// <summary>A formula with its shades, what it meets, and the other mixes worth considering.</summary>
-/// <param name="Wanted">What was wanted.</param>
+/// <param name="Plan">What was wanted.</param>
 /// <param name="Parts">Its shades.</param>
 /// <param name="Canvas">What it meets on the head; null for lightener, which no forecast is made of.</param>
 /// <param name="Mix">Its dye; null for lightener.</param>
 /// <param name="Looked">What it makes of that.</param>
 /// <param name="Others">Other mixes, best first.</param>
-internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canvas? Canvas, Mixture? Mix, Looked? Looked, IReadOnlyList<Found> Others)
+/// <param name="Breach">What of it a colourist would not sign.</param>
+internal sealed record Chosen(FormulaPlan Plan, IReadOnlyList<MixPart> Parts, Canvas? Canvas, Mixture? Mix, Looked? Looked, IReadOnlyList<Found> Others, Breach Breach)
 {
-    /// <summary>Decides the shades: a given formula is taken as it is; known history beats any calculation (SH1); else the search decides. Other ideas are looked for as many as are shown.</summary>
-    public static Chosen Of(Wanted wanted, Reading reading, Canvas? canvas, IReadOnlyList<IReadOnlyList<MixPart>> near, int ideas, ICollection<Because> why)
+    /// <summary>Decides the shades: a given formula is taken as it is; known history beats any calculation (SH1); clear is clear (SH24); else the search decides.</summary>
+    /// <param name="plan">What is wanted.</param>
+    /// <param name="reading">The reading.</param>
+    /// <param name="canvas">What it meets; null for lightener.</param>
+    /// <param name="rules">The rules its mix keeps.</param>
+    /// <param name="ideas">Whether other mixes are shown beside it.</param>
+    /// <param name="why">Reasons are added.</param>
+    public static Chosen Of(FormulaPlan plan, Reading reading, Canvas? canvas, MixRules rules, bool ideas, ICollection<Because> why)
     {
         if (canvas is null)
         {
-            why.Add(new Because("SA8", "Lightener is watched, not timed, and no forecast is made of it: the hair is looked at every few minutes in the chair.", wanted.About));
-            return new Chosen(wanted, wanted.Given?.Parts ?? [new MixPart("LT", Share.Of(1))], null, null, null, []);
+            why.Add(new Because("SA8", "Lightener is watched, not timed, and no forecast is made of it: the hair is looked at every few minutes in the chair.", plan.About));
+            return new Chosen(plan, plan.Given?.Parts ?? [new MixPart(ShadeOf.Lightener, Share.Of(1))], null, null, null, [], Breach.None);
         }
 
-        if (wanted.Given is null && reading.Last?.Formula is { } before && before.Use == wanted.Use && before.Parts.FirstOrDefault(p => wanted.Line.Out.Contains(p.Shade)) is { } gone)
+        var last = reading.Last is { Result: null or { AllRight: true }, Formula: { } f } && f.Use == plan.Use ? f.Parts : null;
+        bool clear = plan.Wish.Clear && plan.Line.InStock.Any(s => s.Code == ShadeOf.Clear);
+        if (plan.Given is null && reading.Last?.Formula is { } before && before.Use == plan.Use && before.Parts.FirstOrDefault(p => plan.Line.Out.Contains(p.Shade)) is { } gone)
         {
-            why.Add(new Because("SH1", $"Last time's {gone.Shade} is out of stock, so a mix is searched for among what is there.", wanted.About));
+            why.Add(new Because("SH1", $"Last time's {gone.Shade} is out of stock, so a mix is searched for among what is there.", plan.About));
         }
 
-        var again = wanted.Given is null ? Adjust.Next(reading.Last, wanted.Use, wanted.Line, wanted.Level, wanted.Tone, why) : null;
-        var known = wanted.Given?.Parts ?? again;
-        bool right = reading.Last is { Result.AllRight: true, Formula: { } last } && last.Use == wanted.Use;
-        var rules = new MixRules(wanted.OnLengths ? Share.Of(0) : reading.DecisiveGrey, wanted.Level, wanted.OnLengths || wanted.Line.Kind == LineKind.HighLift ? null : wanted.Tone);
-        var found = MixSearch.Best(canvas, rules, right ? reading.Last!.Formula!.Parts : null, ideas, near);
-        var parts = known ?? (found.Mixes.Count > 0 ? found.Mixes[0].Parts : Nearest(wanted, rules, why));
-        var mix = new Mixture(wanted.Line, wanted.Developer, parts);
+        var known = plan.Given?.Parts ?? (clear ? [new MixPart(ShadeOf.Clear, Share.Of(1))] : Adjust.Next(reading.Last, plan.Use, plan.Line, plan.Wish.Level, plan.Wish.Tone, why));
+        var found = clear || (known is not null && !ideas) ? new Ideas(null, [], 0) : MixSearch.Best(canvas, rules, last);
+        if ((known ?? found.Best?.Parts) is not { } bare)
+        {
+            throw new InvalidOperationException($"{plan.Line.Id} has no shade in stock to mix from.");
+        }
+
+        // A quick tone is its mix with as much clear; the canvas counts that already.
+        var parts = plan.Dilutes && known is null ? [.. bare.Select(p => p with { Share = Share.Of(p.Share.Value / 2) }), new MixPart(ShadeOf.Clear, Share.Of(.5))] : bare;
+        if (parts != bare)
+        {
+            why.Add(new Because("SH10", "It is diluted with as much clear: about a level lighter, half the tone, and on for three minutes at most.", plan.About));
+        }
+
+        var mix = new Mixture(plan.Line, plan.Developer, bare);
         var looked = canvas.Look(mix);
-        if (known is null)
-        {
-            why.Add(MixWords.Aim(wanted, reading));
-        }
-
-        MixWords.Say(wanted, reading.Hair.NaturalLevel, rules, canvas, parts, looked, known is null, why);
-        var others = found.Mixes.Append(found.Simplest).OfType<Found>().Where(f => !Same(f.Parts, parts)).DistinctBy(f => MixWords.Says(f.Parts)).ToList();
-        return new Chosen(wanted, parts, canvas, mix, looked, others);
+        var breach = clear ? Breach.None : rules.Of(bare, plan.Line) | rules.Of(canvas, looked);
+        MixWords.Breaches(plan, rules, breach, canvas, looked, bare, known is not null, why);
+        MixWords.Say(plan, reading, rules, canvas, bare, looked, searched: known is null, clear, why);
+        return new Chosen(plan, parts, canvas, mix, looked, ideas ? [.. found.Others.Prepend(found.Best).OfType<Found>().Where(o => !Same(o.Parts, bare))] : [], breach);
     }
 
     /// <summary>Shares nearer than this weigh the same.</summary>
@@ -51,13 +65,4 @@ internal sealed record Chosen(Wanted Wanted, IReadOnlyList<MixPart> Parts, Canva
     /// <summary>Whether two mixes are the same to what can be weighed.</summary>
     public static bool Same(IReadOnlyList<MixPart> one, IReadOnlyList<MixPart> two) =>
         one.Count == two.Count && one.All(p => two.Any(q => q.Shade == p.Shade && Math.Abs(q.Share.Value - p.Share.Value) < Weighed));
-
-    /// <summary>Where a line has nothing that keeps the rules: its shade nearest to the wish, and that is said.</summary>
-    private static IReadOnlyList<MixPart> Nearest(Wanted wanted, MixRules rules, ICollection<Because> why)
-    {
-        var stock = wanted.Line.InStock.Count > 0 ? wanted.Line.InStock : wanted.Line.Shades;
-        var nearest = stock.OrderBy(s => s.Level == 0).ThenBy(s => Math.Abs(s.Level - wanted.Level.Value)).ThenBy(s => s.Family is not (Family.N or Family.NN)).ThenBy(s => s.Code, StringComparer.Ordinal).First();
-        why.Add(new Because("SH5", $"No mix of what {wanted.Line.Name} has in stock keeps the rules for this head ({rules.NeutralNeeded * 100:0} % neutral); {nearest.Code} is the nearest single shade. Look at another line before this is mixed.", wanted.About));
-        return [new MixPart(nearest.Code, Share.Of(1))];
-    }
 }

@@ -1,25 +1,82 @@
+using System.Runtime.Intrinsics;
+using Kitto.Core.Colour;
+using Kitto.Core.Head;
+using Kitto.Core.Strand;
+
 namespace Kitto.Core.Shade;
 
-/// <summary>The rules that every proposed mix has to keep, whatever it looks like (SH3, SH5, SH6, SH7).</summary>
-/// <param name="Grey">White share of the greyest zone that counts; zero on lengths.</param>
-/// <param name="Wish">Wished level.</param>
-/// <param name="Tone">Wished tone, where tones that are not in it are kept small; null where a mix may be all counter (gloss, high-lift).</param>
-public sealed record MixRules(Share Grey, Level Wish, Tone? Tone)
+/// <summary>What a mix does that a colourist would not sign, the worst last: a mix with less of it goes before any other.</summary>
+[Flags]
+public enum Breach
 {
-    /// <summary>Tones that the wish does not hold correct a mix, they do not make it: at most this share together (ours; SH3, SH6 and OU2 ask for a tenth to a quarter).</summary>
+    /// <summary>Nothing.</summary>
+    None = 0,
+    /// <summary>A part too small to weigh (BE4).</summary>
+    TooSmall = 1,
+    /// <summary>Extra cover where there is little white to cover (SH4).</summary>
+    ExtraCover = 2,
+    /// <summary>A shade or their mean too far from the wished level (SH16).</summary>
+    Level = 4,
+    /// <summary>Too little of the wished family, or too much of another (SH18).</summary>
+    Tone = 8,
+    /// <summary>Too little neutral for the white hair (SH5).</summary>
+    Neutral = 16,
+    /// <summary>Ash on white hair with no red against it (SH6).</summary>
+    Ash = 32,
+    /// <summary>Shades more than a level apart (SH17).</summary>
+    Neighbours = 64,
+    /// <summary>More concentrate than a seasoning, or more than one kind (SH20).</summary>
+    Concentrate = 128,
+    /// <summary>More than three parts, or clear with nothing to dilute (SH21, SH24).</summary>
+    Parts = 256,
+    /// <summary>Opposites in one bowl (SH19).</summary>
+    Opposites = 512,
+    /// <summary>Forecast green (SH22).</summary>
+    Green = 1024,
+    /// <summary>Takes lengths deeper by more than half a level (SV14).</summary>
+    Lengths = 2048,
+}
+
+/// <summary>The rules of a mix that a colourist would sign (SH5, SH6, SH16 to SH22); common practice, the numbers ours.</summary>
+/// <param name="Wish">What is wished.</param>
+/// <param name="Grey">White share of the greyest zone that counts; zero on lengths.</param>
+public sealed record MixRules(Wish Wish, Share Grey)
+{
+    /// <summary>How far the mean of the shades may lie below and above the wish (SH16).</summary>
+    public (double Below, double Above) Mean { get; init; } = (.5, .5);
+
+    /// <summary>How far any one shade may lie from the wish (SH16); null where the line is free.</summary>
+    public double? Each { get; init; } = 1;
+
+    /// <summary>Whether extra cover has something to cover: white hair, or the warmth of lightened hair (SH5, SH9).</summary>
+    public bool Covered { get; init; }
+
+    /// <summary>The least share that can be weighed in the smallest sachet of this kit (BE4).</summary>
+    public double Least { get; init; }
+
+    /// <summary>Shades of one mix are at most so many levels apart (SH17).</summary>
+    public const double Apart = 1;
+
+    /// <summary>A wish with a family is made of it by at least so much (SH18).</summary>
+    public const double OfFamily = 1.0 / 3;
+
+    /// <summary>The same where white hair asks for three quarters neutral (SH18).</summary>
+    public const double OfFamilyOnWhite = 0.25;
+
+    /// <summary>Tones that the wish does not hold are together at most this (SH18).</summary>
     public const double MostForeign = 1.0 / 3;
 
-    /// <summary>Shades lie at most this many levels from the wish and from one another: tones are countered at the same level (SH3), levels in between come from adjacent shades (SH7). The two is ours.</summary>
-    public const double LevelsApart = 2;
+    /// <summary>A neutral wish is neutral by at least so much (SH18).</summary>
+    public const double OfNeutral = 0.5;
 
-    /// <summary>A concentrate is an addition, never the body of a mix: at most this share (ours; SH6 and OU2 ask for about a tenth).</summary>
-    public const double MostConcentrate = 0.25;
+    /// <summary>A concentrate is at most this (SH20).</summary>
+    public const double MostConcentrate = 0.10;
 
-    /// <summary>A mix holds at most so much clear: equal parts are what is practised (SH10), and clear alone is no colour (ours).</summary>
-    public const double MostClear = 0.5;
+    /// <summary>The same up to level 4 (SH20).</summary>
+    public const double MostConcentrateDeep = 0.15;
 
-    /// <summary>How much red (copper where light) keeps an ash brown on white hair (SH6).</summary>
-    public const double RedAgainstGreen = 0.1;
+    /// <summary>How much red (copper where light) keeps an ash brown on white hair, and how much an opposite may be there (SH6, SH19).</summary>
+    public const double RedAgainstAsh = 0.1;
 
     /// <summary>White share from which an ash shows its base (SH6).</summary>
     public const double AshShowsFrom = 0.25;
@@ -27,70 +84,204 @@ public sealed record MixRules(Share Grey, Level Wish, Tone? Tone)
     /// <summary>This much extra cover does for three quarters neutral (SH5; the share is ours).</summary>
     public const double ExtraCover = 0.5;
 
-    /// <summary>The least neutral that the white hair needs in the mix (SH5).</summary>
-    public double NeutralNeeded => Grey.Value switch
-    {
-        < .25 => 0,
-        < .5 => .25,
-        <= .75 => .5,
-        _ => .75,
-    };
+    /// <summary>From this white share up extra cover has its place (SH4, SH5; ours).</summary>
+    public const double CoverFrom = 0.5;
 
-    /// <summary>What no mix does with less of, extra cover or not.</summary>
-    internal double LeastNeutral => Math.Min(NeutralNeeded, ExtraCover);
+    /// <summary>The rules for a formula on the hair it goes on.</summary>
+    /// <param name="formula">The formula.</param>
+    /// <param name="grey">White share that counts; zero on lengths.</param>
+    /// <param name="states">The hair it goes on.</param>
+    /// <param name="least">The least share that can be weighed.</param>
+    /// <param name="porous">Whether the hair is porous.</param>
+    internal static MixRules For(FormulaPlan formula, Share grey, IReadOnlyList<HairState> states, double least, bool porous = false)
+    {
+        bool light = states.Any(s => s.Kind == HairKind.Lightened), natural = states.Any(s => s.Kind == HairKind.Natural);
+        bool lifts = natural && formula.Line.IsPermanent && formula.Developer.Value > Developer.Choice.Deposit;
+        return new MixRules(formula.Wish, grey)
+        {
+            Each = formula.Line.Kind == LineKind.HighLift ? null : lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? 1.5 : 1,
+            Mean = lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? (.5, 1) : (.5, .5),
+            Covered = grey.Value >= CoverFrom || (light && states.Any(s => s.Tone.Families.Any(Dye.Warm))),
+            Least = least,
+        };
+    }
+
+    /// <summary>The least neutral that the white hair needs in the mix (SH5).</summary>
+    public double NeutralNeeded => Grey.Value switch { < .25 => 0, < .5 => .25, <= .75 => .5, _ => .75 };
 
     /// <summary>Whether an ash would show its green or blue base.</summary>
     public bool AshShows => Grey.Value >= AshShowsFrom;
 
+    /// <summary>Whether green is what is wished.</summary>
+    public bool WantsAsh => Wish.Tone.Families.Any(Ash);
+
+    /// <summary>Whether a family is what is wished; both ashes are one where the line has not the very one.</summary>
+    public bool Wished(Family? family) => family is { } f && (IsNeutral(f) ? Wish.Tone.IsNeutral : Wish.Tone.Families.Any(w => w == f || (Ash(w) && Ash(f))));
+
+    /// <summary>What a mix does that a colourist would not sign, as far as its parts tell.</summary>
+    internal Breach Of(in MixSums m)
+    {
+        bool level = Each is not null && m.Depth > 0 && (Off(m.MeanLevel) > 1e-9 || Wish.Level.Value - m.Deepest > Reach(Wish.Level.Value, m.Deepest) + 1e-9 || m.Lightest - Wish.Level.Value > Reach(Wish.Level.Value, m.Lightest) + 1e-9);
+        double colour = 1 - m.Clear, concentrated = Wish.Level.Value <= 4 ? MostConcentrateDeep : MostConcentrate;
+        return (m.Smallest < Least - 1e-9 ? Breach.TooSmall : 0) | (m.Extra > 0 && !Covered ? Breach.ExtraCover : 0) | (level ? Breach.Level : 0)
+            | (MadeOfIt(m, colour) ? 0 : Breach.Tone) | (Covers(m) ? 0 : Breach.Neutral) | (StaysBrown(m) ? 0 : Breach.Ash)
+            | (Each is not null && m.Lightest - m.Deepest > Apart ? Breach.Neighbours : 0) | (m.Concentrates > 1 || m.Concentrate > concentrated + 1e-9 ? Breach.Concentrate : 0)
+            | (m.Parts > MixGrid.MostParts || m.Depth <= 0 ? Breach.Parts : 0) | (Opposed(m) ? Breach.Opposites : 0);
+    }
+
+    /// <summary>What a mix of a line does that a colourist would not sign, as far as its parts tell.</summary>
+    public Breach Of(IEnumerable<MixPart> parts, Line line) => Of(MixSums.Of(parts, this, line));
+
+    /// <summary>What a forecast adds to it.</summary>
+    public Breach Of(Canvas canvas, Looked looked) => (!WantsAsh && canvas.Greenest(looked) < 0 ? Breach.Green : 0) | (canvas.Spoils(looked) ? Breach.Lengths : 0);
+
+    /// <summary>By how many levels a mean lies outside what the wish allows.</summary>
+    public double Off(double mean) => Math.Max(0, Math.Max(Wish.Level.Value - Mean.Below - mean, mean - Wish.Level.Value - Mean.Above));
+
     /// <summary>Whether a mix has the neutral that the white hair needs.</summary>
-    public bool Covers(in MixSums mix) => mix.Neutral >= NeutralNeeded - 1e-9 || (NeutralNeeded > .5 && mix.Extra >= ExtraCover - 1e-9);
+    internal bool Covers(in MixSums mix) => mix.Neutral >= NeutralNeeded - 1e-9 || (NeutralNeeded > .5 && mix.Extra >= ExtraCover - 1e-9);
 
     /// <summary>Whether a mix has red against its ash, where that is needed.</summary>
-    public bool StaysBrown(in MixSums mix) => !AshShows || mix.Cool <= 1e-9 || mix.Warm >= RedAgainstGreen - 1e-9;
-
-    /// <summary>Whether a shade's tone is none that the wish holds; neutrals never are. Both ashes are one.</summary>
-    public bool Foreign(ShadeOf shade) => Tone is { } tone && shade.Family is { } family and not (Family.N or Family.NN) && !tone.Families.Any(f => f == family || (Ash(f) && Ash(family)));
-
-    private static bool Ash(Family family) => family is Family.AG or Family.AB;
-
-    /// <summary>Whether a mix keeps every rule.</summary>
-    public bool Allow(in MixSums mix) => mix.Deepest + LevelsApart >= mix.Lightest && mix.Clear <= MostClear + 1e-9 && mix.Foreign <= MostForeign + 1e-9 && Covers(mix) && StaysBrown(mix);
+    internal bool StaysBrown(in MixSums mix) => !AshShows || mix.Cool <= 1e-9 || mix.Warm >= RedAgainstAsh - 1e-9;
 
     /// <summary>The shades of a line that a mix may be made of: those near the wish, or the nearest the line has; all of a high-lift line, whose shades have no level of their own.</summary>
     public IReadOnlyList<ShadeOf> Near(Line line)
     {
-        if (line.Kind == LineKind.HighLift)
+        if (Each is null)
         {
             return line.InStock;
         }
 
-        double Away(ShadeOf s) => Math.Abs(s.Level - Wish.Value);
-        double reach = Math.Max(LevelsApart, line.InStock.Where(s => s.Level > 0).Select(Away).DefaultIfEmpty(0).Min());
-        return [.. line.InStock.Where(s => s.Level == 0 || Away(s) <= reach)];
+        double Away(ShadeOf s) => Math.Abs(s.Level - Wish.Level.Value);
+        double reach = Math.Max(Each.Value, line.InStock.Where(s => s.Level > 0).Select(Away).DefaultIfEmpty(0).Min());
+        return [.. line.InStock.Where(s => s.Level == 0 || Away(s) <= reach + 1e-9)];
+    }
+
+    /// <summary>Whether a neutral family is meant.</summary>
+    internal static bool IsNeutral(Family family) => family is Family.N or Family.NN;
+
+    internal static bool Ash(Family family) => family is Family.AG or Family.AB;
+
+    /// <summary>A gloss on lightened hair may take a shade half a level lighter; deeper than a level no deposit goes.</summary>
+    private double Reach(double wish, double level) => level < wish ? 1 : Each!.Value;
+
+    private bool MadeOfIt(in MixSums m, double colour)
+    {
+        if (m.Foreign > MostForeign * colour + 1e-9)
+        {
+            return false;
+        }
+
+        // Ash takes the warmth out of a warm wish, and warmth the ash out of an ash; a tenth of red against the green of an ash is another matter (SH6).
+        bool fights = Wish.Tone.Families.All(Dye.Warm) ? m.Cool > 0 : Wish.Tone.Families.All(Ash) && (m.Yellow > 0 || m.Warm > (AshShows ? RedAgainstAsh + 1e-9 : 0));
+        if (fights)
+        {
+            return false;
+        }
+
+        double least = NeutralNeeded > .5 ? OfFamilyOnWhite : OfFamily;
+        return Wish.Tone.IsNeutral ? m.Neutral >= OfNeutral * colour - 1e-9
+            : m.Have switch { 2 => m.Family >= least * colour - 1e-9, 1 => m.Seasoned > 0, _ => true };
+    }
+
+    private bool Opposed(in MixSums m)
+    {
+        double spare = AshShows ? RedAgainstAsh + 1e-9 : 0;
+        return (m.Green > 0 && m.Red > spare) || (m.Blue > 0 && m.Copper > spare) || (m.Violet > 0 && m.Yellow > 0);
     }
 }
 
-/// <summary>What a mix holds of the families that the rules ask for.</summary>
-/// <param name="Neutral">Share of neutral shades, extra cover among them.</param>
-/// <param name="Extra">Share of extra-cover shades.</param>
-/// <param name="Cool">Share of ash, as shade or concentrate.</param>
-/// <param name="Warm">Share of red and copper, as shade or concentrate.</param>
-/// <param name="Clear">Share of clear.</param>
-/// <param name="Foreign">Share of tones that the wish does not hold.</param>
-/// <param name="Deepest">Level of the deepest shade; 0 where none has one.</param>
-/// <param name="Lightest">Level of the lightest shade.</param>
-public readonly record struct MixSums(double Neutral, double Extra, double Cool, double Warm, double Clear, double Foreign, int Deepest, int Lightest)
+/// <summary>What a mix holds of all that the rules ask for: shares by what they are of, counts and levels.</summary>
+internal readonly record struct MixSums
 {
-    /// <summary>Sums of a mix; codes that are no shade count as nothing.</summary>
-    /// <param name="parts">The mix.</param>
-    /// <param name="rules">The rules that say which tones are foreign to the wish; null: none is.</param>
-    public static MixSums Of(IEnumerable<MixPart> parts, MixRules? rules = null) =>
-        parts.Aggregate(default(MixSums), (sum, p) => ShadeOf.Parse(p.Shade) is { } shade ? sum.With(shade, p.Share.Value, rules?.Foreign(shade) ?? false) : sum);
+    private readonly Vector512<double> one, two;
 
-    /// <summary>With a part added.</summary>
-    public MixSums With(ShadeOf shade, double share, bool foreign) => new(
-        Neutral + (shade.Family is Family.N or Family.NN ? share : 0), Extra + (shade.Family is Family.NN ? share : 0),
-        Cool + (shade.Family is Family.AG or Family.AB ? share : 0), Warm + (shade.Family is Family.R or Family.C ? share : 0),
-        Clear + (shade.Family is null ? share : 0), Foreign + (foreign ? share : 0),
-        shade.Level == 0 ? Deepest : Deepest == 0 ? shade.Level : Math.Min(Deepest, shade.Level), Math.Max(Lightest, shade.Level));
+    private MixSums(Vector512<double> one, Vector512<double> two) => (this.one, this.two) = (one, two);
+
+    /// <summary>What the line has of the wished family near the wish: 2 shades, 1 a concentrate only, 0 nothing (SH18).</summary>
+    public int Have { get; private init; }
+
+    public int Parts { get; private init; }
+
+    public int Concentrates { get; private init; }
+
+    /// <summary>Level of the deepest shade; 0 where none has one.</summary>
+    public int Deepest { get; private init; }
+
+    public int Lightest { get; private init; }
+
+    public double Smallest { get; private init; }
+
+    public double Neutral => one[0];
+
+    public double Extra => one[1];
+
+    /// <summary>Of the wished family, concentrates aside; these are <see cref="Seasoned"/>.</summary>
+    public double Family => one[2];
+
+    public double Seasoned => one[3];
+
+    /// <summary>Of families that are neither wished nor neutral.</summary>
+    public double Foreign => one[4];
+
+    public double Clear => one[5];
+
+    public double Concentrate => one[6];
+
+    public double Depth => one[7];
+
+    public double Green => two[0];
+
+    public double Blue => two[1];
+
+    public double Violet => two[2];
+
+    public double Red => two[3];
+
+    public double Copper => two[4];
+
+    public double Yellow => two[5];
+
+    /// <summary>Share of ash, as shade or concentrate.</summary>
+    public double Cool => Green + Blue;
+
+    /// <summary>Share of red and copper, as shade or concentrate.</summary>
+    public double Warm => Red + Copper;
+
+    /// <summary>Mean level of the shades that have one.</summary>
+    public double MeanLevel => Depth > 0 ? two[6] / Depth : 0;
+
+    /// <summary>Sums of a mix; codes that are no shade count as nothing.</summary>
+    public static MixSums Of(IEnumerable<MixPart> parts, MixRules rules, Line line) =>
+        parts.Aggregate(Nothing(rules, line), (sum, p) => ShadeOf.Parse(p.Shade) is { } shade ? sum.With(Of(shade, rules), p.Share.Value) : sum);
+
+    /// <summary>No part yet.</summary>
+    public static MixSums Nothing(MixRules rules, Line line)
+    {
+        var wished = rules.Near(line).Where(s => rules.Wished(s.Family)).ToList();
+        return new MixSums(default, default) { Smallest = 1, Have = wished.Any(s => !s.Concentrate) ? 2 : wished.Count > 0 ? 1 : 0 };
+    }
+
+    /// <summary>All of one shade.</summary>
+    public static MixSums Of(ShadeOf shade, MixRules rules)
+    {
+        static double If(bool so) => so ? 1 : 0;
+        var (family, wished) = (shade.Family, rules.Wished(shade.Family));
+        bool neutral = family is { } f && MixRules.IsNeutral(f);
+        return new MixSums(
+            Vector512.Create(If(neutral), If(family is Shade.Family.NN), If(wished && !shade.Concentrate), If(wished && shade.Concentrate), If(!wished && !neutral && family is not null), If(family is null), If(shade.Concentrate), If(shade.Level > 0)),
+            Vector512.Create(If(family is Shade.Family.AG), If(family is Shade.Family.AB), If(family is Shade.Family.V), If(family is Shade.Family.R), If(family is Shade.Family.C), If(family is Shade.Family.G or Shade.Family.B), shade.Level, 0))
+        { Parts = 1, Concentrates = shade.Concentrate ? 1 : 0, Deepest = shade.Level, Lightest = shade.Level };
+    }
+
+    /// <summary>With so much of a shade added.</summary>
+    public MixSums With(in MixSums shade, double share) => new(one + shade.one * share, two + shade.two * share)
+    {
+        Have = Have,
+        Parts = Parts + 1,
+        Concentrates = Concentrates + shade.Concentrates,
+        Smallest = Math.Min(Smallest, share),
+        Deepest = Deepest == 0 || (shade.Deepest > 0 && shade.Deepest < Deepest) ? shade.Deepest : Deepest,
+        Lightest = Math.Max(Lightest, shade.Lightest),
+    };
 }

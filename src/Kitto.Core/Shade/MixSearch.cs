@@ -4,281 +4,213 @@ namespace Kitto.Core.Shade;
 
 /// <summary>A mix that the search found.</summary>
 /// <param name="Parts">Shades and shares, greatest first.</param>
-/// <param name="DeltaE">Weighted dE00 to the target.</param>
-/// <param name="GreyContrast">Weighted dE00 between white and pigmented fibres.</param>
-/// <param name="Objective">What the search makes least (tables).</param>
-public sealed record Found(IReadOnlyList<MixPart> Parts, double DeltaE, double GreyContrast, double Objective);
+/// <param name="DeltaE">Weighted dE00 to the wish.</param>
+/// <param name="Breach">What of it a colourist would not sign; nothing where the line allows it.</param>
+public sealed record Found(IReadOnlyList<MixPart> Parts, double DeltaE, Breach Breach);
 
 /// <summary>What a search came to.</summary>
-/// <param name="Mixes">The best mix of each idea, best first.</param>
-/// <param name="Simplest">The best single shade that keeps the rules; null where none does.</param>
-/// <param name="LookedAt">How many mixes were looked at in the last round; the others could be dismissed unseen.</param>
-public sealed record Ideas(IReadOnlyList<Found> Mixes, Found? Simplest, int LookedAt);
+/// <param name="Best">The mix to propose; null where the line has nothing to mix.</param>
+/// <param name="Others">The best of other kinds: another base family, one part fewer, one part more.</param>
+/// <param name="LookedAt">How many mixes were forecast.</param>
+public sealed record Ideas(Found? Best, IReadOnlyList<Found> Others, int LookedAt);
 
 /// <summary>
-/// Finds the best mixes of up to three shades of a line and one concentrate, in quarters, thirds and tenths (SH7): the true best over that grid.
-/// What is returned are ideas: for every set of families its best mix, the best sets first. Mixes that cannot be among them are dismissed by <see cref="MixBounds"/>.
+/// The simplest mix that does (SH21): of all mixes of one, two and three parts in quarters, thirds and tenths. It looks at every one of them; what is passed over unseen
+/// breaks a rule that another keeps, or is already further from the wish than one that goes before it.
 /// </summary>
 public sealed class MixSearch
 {
-    private const double FirstBar = 1.2, Raise = 1.7, LastBar = 12;
+    /// <summary>Each part more has to bring the forecast nearer by more than this, dE00 (SH21).</summary>
+    public const double PartEarns = 1.5;
 
-    /// <summary>Shares that a concentrate can have beside two shades or more, or beside one.</summary>
-    private static readonly double[] Concentrated = [.. Enumerable.Range(2, 3).SelectMany(MixGrid.Shares).Select(s => s[^1]).Where(s => s <= MixRules.MostConcentrate).Distinct().Order()];
+    /// <summary>Mixes of as many parts this near to one another do alike, dE00 (SH21).</summary>
+    public const double Alike = 0.5;
 
-    private readonly MixScorer scorer;
-    private readonly MixRules rules;
-    private readonly BestMixes best;
-    private readonly string[] codes;
-    private readonly int[] levels;
-    private readonly Dictionary<(int Concentrate, double Share), Features> features = [];
-    private int looked;
-    private readonly bool tied;
-    private readonly GridMix? right;
     private readonly Canvas canvas;
-    private readonly Glance glance;
-    private MixBounds? bounds;
-    private Found? simplest;
+    private readonly MixRules rules;
+    private readonly IReadOnlyList<MixPart>? last;
+    private readonly ShadeOf[] shades;
+    private readonly MixSums nothing;
+    private readonly MixSums[] sums;
+    private readonly bool[,] fit;
+    private readonly MixScorer scorer;
+    private int looked;
 
-    private MixSearch(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right, int ideas)
+    private MixSearch(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? last)
     {
-        scorer = new MixScorer(canvas, rules);
-        glance = new Glance(canvas, scorer);
-        this.canvas = canvas;
-        this.rules = rules;
-        best = new BestMixes(scorer, ideas);
-        codes = [.. scorer.Shades.Select(s => s.Shade.Code)];
-        levels = [.. scorer.Shades.Select(s => s.Shade.Level)];
-        tied = right is not null;
-        this.right = right is null ? null : OnGrid(right, 0);
-    }
-
-    /// <summary>The best ideas, best first.</summary>
-    /// <param name="canvas">What the mix meets, and the wish. Its line has shades with depth.</param>
-    /// <param name="rules">The rules that each mix keeps.</param>
-    /// <param name="right">A last formula that was reported right; to leave it costs.</param>
-    /// <param name="ideas">How many, 1 or more.</param>
-    /// <param name="near">Mixes that were good on a head like this one. What is found is the same with them or without; it is only found sooner.</param>
-    public static Ideas Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? right = null, int ideas = 4, IReadOnlyList<IReadOnlyList<MixPart>>? near = null)
-    {
-        var search = new MixSearch(canvas, rules, right, ideas);
-        search.Run(near ?? []);
-        return new Ideas(search.best.Found(), search.simplest, search.looked);
-    }
-
-    /// <summary>The worst that still gets in.</summary>
-    private double Limit => best.Limit;
-
-    /// <summary>
-    /// Looks for mixes up to a bar first, and raises it until enough were found below it: a narrow sieve passes so little that the rounds before the last cost next to nothing.
-    /// </summary>
-    private void Run(IReadOnlyList<IReadOnlyList<MixPart>> near)
-    {
-        for (int i = 0; i < codes.Length; i++)
+        (this.canvas, this.rules, this.last) = (canvas, rules, last);
+        shades = [.. rules.Near(canvas.Line).OrderBy(s => s.Concentrate).ThenBy(s => s.Code, StringComparer.Ordinal)];
+        scorer = new MixScorer(canvas, shades);
+        nothing = MixSums.Nothing(rules, canvas.Line);
+        sums = [.. shades.Select(s => MixSums.Of(s, rules))];
+        fit = new bool[shades.Length, shades.Length];
+        for (int a = 0; a < shades.Length; a++)
         {
-            var mix = Single(i);
-            Try(mix, Limit);
-            double before = simplest?.Objective ?? double.MaxValue;
-            if (rules.Allow(scorer.Sums(mix)) && scorer.Of(mix, Leaves(mix), before) is { } score && score.Objective < before)
+            for (int b = 0; b < shades.Length; b++)
             {
-                simplest = new Found(scorer.Parts(mix), score.DeltaE, score.GreyContrast, score.Objective);
-            }
-        }
-
-        foreach (var mix in near)
-        {
-            // As it was, and at the level that is wished now.
-            int away = (int)Math.Round(rules.Wish.Value - Outcome.Adjust.MeanLevel(mix));
-            foreach (int shift in away == 0 ? [0] : new[] { 0, away })
-            {
-                if (OnGrid(mix, shift) is { } known)
-                {
-                    Try(known, Limit);
-                }
-            }
-        }
-
-        // As many good mixes as are asked for are known from the start: one round is enough.
-        if (Limit < double.MaxValue && near.Count > 0)
-        {
-            Round(Limit);
-            return;
-        }
-
-        for (double bar = FirstBar; ; bar = bar > LastBar ? double.MaxValue : bar * Raise)
-        {
-            Round(bar);
-            if (Limit <= bar)
-            {
-                return;
+                // What two shades break together, they break in any shares; a tenth of each leaves out what depends on these.
+                fit[a, b] = (rules.Of(nothing.With(sums[a], .1).With(sums[b], .1)) & (Breach.Neighbours | Breach.Concentrate | Breach.Opposites)) == 0;
             }
         }
     }
 
-    /// <summary>Finds every mix of several parts that costs no more than the bar, or than the worst idea.</summary>
-    private void Round(double bar)
+    /// <summary>The mix to propose and the best of other kinds.</summary>
+    /// <param name="canvas">What the mix meets, and the wish.</param>
+    /// <param name="rules">The rules it keeps; where the line has nothing that keeps them all, what breaks the least.</param>
+    /// <param name="last">What she had last: among mixes that do alike it goes before others.</param>
+    public static Ideas Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? last = null)
     {
-        looked = 0;
-        for (int c = -1; c < scorer.Concentrates.Length; c++)
+        var search = new MixSearch(canvas, rules, last);
+        if (search.shades.All(s => s.Level == 0))
         {
-            foreach (double share in c < 0 ? [0] : Concentrated)
+            return new Ideas(null, [], 0);
+        }
+
+        Candidate? one = search.Of(1), two = search.Of(2), three = null, best = Better(one, two);
+        if (best is { } so)
+        {
+            // A third part is looked for where it could earn its place, or be shown as one part more.
+            double limit = so.Parts == 2 ? so.DeltaE : so.DeltaE - 2 * PartEarns;
+            if (so.Breach != 0 || limit > 0)
             {
-                if (c >= 0)
-                {
-                    Singles(c, share, bar);
-                }
-
-                if (Math.Min(Limit, bar) > Score.Cost(c < 0 ? 2 : 3, tied))
-                {
-                    // Tangents touch at the best mix so far: the nearer to what is looked for, the tighter.
-                    var near = best.First ?? Single(0);
-                    if (bounds is null || bounds.Near != near)
-                    {
-                        bounds = new MixBounds(canvas, scorer, glance, near);
-                        features.Clear();
-                        scorer.LookFirstWhereItCosts(near);
-                    }
-
-                    if (!features.TryGetValue((c, share), out var of))
-                    {
-                        features[(c, share)] = of = bounds.Of(c, share);
-                    }
-
-                    Pass(bounds, of, bar, c, share, 2);
-                    Pass(bounds, of, bar, c, share, 3);
-                }
+                three = search.Of(3, so.Breach != 0 ? double.MaxValue : limit, most: so.Breach);
+                best = Better(best, three);
             }
         }
-    }
 
-    private void Singles(int concentrate, double share, double bar)
-    {
-        for (int i = 0; i < codes.Length; i++)
+        if (best is not { } chosen)
         {
-            foreach (double[] shares in MixGrid.Shares(2).Where(s => s[^1] == share))
-            {
-                Try(new GridMix(i, -1, -1, concentrate, shares), Math.Min(Limit, bar));
-            }
-        }
-    }
-
-    /// <summary>Every mix of two or three shades, with so much concentrate beside it, that the bounds let through.</summary>
-    private void Pass(MixBounds bounds, Features features, double bar, int concentrate, double share, int shades)
-    {
-        int parts = shades + (concentrate < 0 ? 0 : 1);
-        double left = Math.Min(Limit, bar) - Score.Cost(parts, tied);
-        var sieve = left <= 0 ? null : bounds.For(features, left, rules, concentrate, share);
-        if (sieve is not { Any: true })
-        {
-            return;
+            return new Ideas(null, [], search.looked);
         }
 
-        Span<int> passed = stackalloc int[codes.Length];
-        Span<float> none = stackalloc float[sieve.Width], one = stackalloc float[sieve.Width], two = stackalloc float[sieve.Width];
-        none.Clear();
-        double whole = 1 - share;
-        foreach (var (shares, orders) in MixGrid.Sorted(shades, concentrate < 0 ? null : share))
+        var others = new[] { chosen.Parts > 1 ? Kept(new[] { one, two }[chosen.Parts - 2]) : null, chosen.Parts < MixGrid.MostParts ? Kept(new[] { two, three }[chosen.Parts - 1]) : null }
+            .Append(search.OtherBase(chosen)).OfType<Candidate>().Where(o => o.Breach <= chosen.Breach).Select(search.Say).DistinctBy(f => MixWords.Says(f.Parts));
+        return new Ideas(search.Say(chosen), [.. others], search.looked);
+
+        Candidate? Kept(Candidate? c) => c is { } other && other.Breach <= chosen.Breach ? c : null;
+    }
+
+    /// <summary>Whether more parts earn their place beside fewer (SH21).</summary>
+    private static Candidate? Better(Candidate? fewer, Candidate? more) => (fewer, more) switch
+    {
+        ({ } a, { } b) => b.Breach != a.Breach ? b.Breach < a.Breach ? b : a : a.DeltaE - b.DeltaE > PartEarns * (b.Parts - a.Parts) ? b : a,
+        _ => fewer ?? more,
+    };
+
+    /// <summary>A mix by the numbers of its shades.</summary>
+    private readonly record struct Candidate(int[] Shades, double[] Shares, Breach Breach, double Outside, double Away, double DeltaE)
+    {
+        public int Parts => Shades.Length;
+    }
+
+    /// <summary>The best mix of so many parts: what breaks least, then within half a dE00 of the nearest the level nearest to the wish, then what she had last, then the nearer (SH21).</summary>
+    /// <param name="parts">1 to 3.</param>
+    /// <param name="limit">Null is returned where even the nearest is further than this.</param>
+    /// <param name="other">Leaves out mixes of this base family.</param>
+    /// <param name="most">Leaves out mixes that break more.</param>
+    private Candidate? Of(int parts, double limit = double.MaxValue, Family? other = null, Breach most = (Breach)int.MaxValue)
+    {
+        var found = new List<Candidate>();
+        // What forecasts add outweighs what parts tell, so mixes are taken by what their parts break until some break no more than that.
+        foreach (var group in Mixes(parts, other, most).GroupBy(m => (m.Breach, m.Outside)).OrderBy(g => g.Key))
         {
-            // The largest share first: where it fits nothing, nothing smaller can help.
-            float a = (float)(shares[0] / whole), b = (float)(shares[1] / whole), c = shades == 3 ? (float)(shares[2] / whole) : 0;
-            for (int i = 0; i < codes.Length; i++)
+            double nearest = limit;
+            foreach (var (of, shares, breach, outside, away) in group)
             {
-                if (!sieve.Add(none, i, a, 1 - a, one))
+                looked++;
+                if (scorer.DeltaE(of, shares, nearest + Alike) is not { } deltaE)
                 {
                     continue;
                 }
 
-                if (shades == 2)
-                {
-                    int count = sieve.Pass(one, b, shares[1] == shares[0] ? i + 1 : 0, passed);
-                    for (int p = 0; p < count; p++)
-                    {
-                        if (passed[p] != i)
-                        {
-                            Try(InOrder(orders, concentrate, i, passed[p]), Math.Min(Limit, bar));
-                        }
-                    }
+                var all = breach | Forecast(of, shares);
+                found.Add(new Candidate(of, shares, all, outside, away, deltaE));
+                nearest = all == breach ? Math.Min(nearest, deltaE) : nearest;
+            }
 
-                    continue;
-                }
-
-                for (int j = shares[1] == shares[0] ? i + 1 : 0; j < codes.Length; j++)
-                {
-                    if (j == i || Math.Abs(levels[i] - levels[j]) > MixRules.LevelsApart && levels[i] * levels[j] > 0 || !sieve.Add(one, j, b, c, two))
-                    {
-                        continue;
-                    }
-
-                    int count = sieve.Pass(two, c, shares[2] == shares[1] ? j + 1 : 0, passed);
-                    for (int p = 0; p < count; p++)
-                    {
-                        if (passed[p] != i && passed[p] != j)
-                        {
-                            Try(InOrder(orders, concentrate, i, j, passed[p]), Math.Min(Limit, bar));
-                        }
-                    }
-                }
+            if (found.Any(f => f.Breach == group.Key.Breach))
+            {
+                break;
             }
         }
-    }
 
-    /// <summary>A mix by the numbers of its shades, so many levels from them; null where a shade is not at hand or a share is not on the grid.</summary>
-    private GridMix? OnGrid(IReadOnlyList<MixPart> mix, int shift)
-    {
-        int Number(string code) => shift == 0 || ShadeOf.Parse(code) is not { Level: > 0 } shade
-            ? Array.IndexOf(codes, code)
-            : Array.FindIndex(scorer.Shades, s => s.Shade.Family == shade.Family && s.Shade.Level == shade.Level + shift);
-        var parts = mix.Select(p => (Number: Number(p.Shade), Beside: Array.FindIndex(scorer.Concentrates, c => c.Shade.Code == p.Shade), Share: p.Share.Value))
-            .OrderBy(p => p.Beside).ThenBy(p => p.Number).ToList();
-        int shades = parts.Count(p => p.Number >= 0), beside = parts.Count(p => p.Beside >= 0);
-        if (shades is 0 or > MixGrid.MostShades || beside > 1 || shades + beside != parts.Count)
+        if (found.Count == 0)
         {
             return null;
         }
 
-        double[]? shares = MixGrid.Shares(parts.Count).FirstOrDefault(s => parts.Select((p, i) => Math.Abs(p.Share - s[i])).All(apart => apart < Chosen.Weighed));
-        return shares is null ? null : new GridMix(parts[0].Number, shades > 1 ? parts[1].Number : -1, shades > 2 ? parts[2].Number : -1, beside == 1 ? parts[^1].Beside : -1, shares);
+        var (least, outsideLeast) = found.Min(f => (f.Breach, f.Outside));
+        var keep = found.Where(f => f.Breach == least && f.Outside == outsideLeast).ToList();
+        double to = keep.Min(f => f.DeltaE) + Alike;
+        return to - Alike > limit ? null : keep.Where(f => f.DeltaE <= to).OrderBy(f => f.Away).ThenBy(f => !IsLast(f)).ThenBy(f => f.DeltaE).ThenBy(f => string.Join(' ', f.Shades.Select(s => shades[s].Code)), StringComparer.Ordinal).First();
     }
 
-    private static GridMix Single(int shade) => new(shade, -1, -1, -1, MixGrid.Shares(1)[0]);
-
-    private static GridMix InOrder(double[][] orders, int concentrate, int one, int two) =>
-        one < two ? new GridMix(one, two, -1, concentrate, orders[0]) : new GridMix(two, one, -1, concentrate, orders[1]);
-
-    /// <summary>Shades by number again; the shares go with them.</summary>
-    private static GridMix InOrder(double[][] orders, int concentrate, int one, int two, int three)
+    /// <summary>Every mix of so many parts on the grid, with what its parts tell of it.</summary>
+    private IEnumerable<(int[] Shades, double[] Shares, Breach Breach, double Outside, double Away)> Mixes(int parts, Family? other, Breach most)
     {
-        // Orders: which of the largest, middle and smallest share comes first, second, third.
-        var (a, b, c, order) = (one < two, one < three, two < three) switch
+        foreach (int[] of in Sets(parts, [], most))
         {
-            (true, true, true) => (one, two, three, 0),
-            (true, true, false) => (one, three, two, 1),
-            (false, true, true) => (two, one, three, 2),
-            (false, false, true) => (two, three, one, 3),
-            (true, false, false) => (three, one, two, 4),
-            _ => (three, two, one, 5),
-        };
-        return new GridMix(a, b, c, concentrate, orders[order]);
-    }
+            foreach (double[] shares in MixGrid.Shares(parts))
+            {
+                var mix = nothing;
+                for (int i = 0; i < parts; i++)
+                {
+                    mix = mix.With(sums[of[i]], shares[i]);
+                }
 
-    private void Try(in GridMix mix, double limit)
-    {
-        if (!rules.Allow(scorer.Sums(mix)))
-        {
-            return;
-        }
-
-        bool leaving = Leaves(mix);
-        double parts = Score.Cost(mix.Parts, leaving);
-        float cost = glance.Cost(mix, (limit - parts + Glance.Slack) / (1 - Glance.Slack));
-        looked++;
-        // Where the glance has no answer it is not a number, and the mix is looked at properly.
-        if (!(cost + parts > limit + Glance.Slack * (1 + cost)) && scorer.Of(mix, leaving, limit) is { } score)
-        {
-            best.Keep(mix, score);
+                var breach = rules.Of(mix);
+                // What no line is too poor to avoid is never proposed.
+                if (breach <= most && breach < Breach.Concentrate && (other is null || Base(of, shares) != other))
+                {
+                    double outside = rules.Each is null ? 0 : Math.Round(rules.Off(mix.MeanLevel), 6), away = rules.Each is null ? 0 : Math.Round(Math.Abs(mix.MeanLevel - rules.Wish.Level.Value), 6);
+                    yield return (of, shares, breach, outside, away);
+                }
+            }
         }
     }
 
-    /// <summary>Whether it leaves a last formula that was right.</summary>
-    private bool Leaves(in GridMix mix) => tied && !(right is { } r && r.First == mix.First && r.Second == mix.Second && r.Third == mix.Third && r.Concentrate == mix.Concentrate && r.Shares.AsSpan().SequenceEqual(mix.Shares));
+    /// <summary>Every set of so many shades; where a mix must break nothing, without those that cannot stand together.</summary>
+    private IEnumerable<int[]> Sets(int parts, int[] begun, Breach most)
+    {
+        for (int i = begun.Length == 0 ? 0 : begun[^1] + 1; i < shades.Length; i++)
+        {
+            if (most == Breach.None && begun.Any(b => !fit[b, i]))
+            {
+                continue;
+            }
+
+            int[] set = [.. begun, i];
+            foreach (int[] whole in parts == 1 ? [set] : Sets(parts - 1, set, most))
+            {
+                yield return whole;
+            }
+        }
+    }
+
+    private Breach Forecast(int[] of, double[] shares) => rules.Of(canvas, canvas.Look(new Mixture(canvas.Line, canvas.Developer, Parts(of, shares))));
+
+    private IReadOnlyList<MixPart> Parts(int[] of, double[] shares) => [.. of.Select((s, i) => new MixPart(shades[s].Code, Share.Of(shares[i]))).OrderByDescending(p => p.Share.Value)];
+
+    private Found Say(Candidate c) => new(Parts(c.Shades, c.Shares), c.DeltaE, c.Breach);
+
+    private bool IsLast(Candidate c) => last is not null && Chosen.Same(last, Parts(c.Shades, c.Shares));
+
+    /// <summary>The best of another base family, of no more parts than the chosen one.</summary>
+    private Candidate? OtherBase(Candidate chosen)
+    {
+        var family = Base(chosen.Shades, chosen.Shares);
+        var (one, two) = (Of(1, other: family), chosen.Parts > 1 ? Of(2, other: family) : null);
+        return Better(one, two);
+    }
+
+    private Family? Base(int[] of, double[] shares)
+    {
+        int most = 0;
+        for (int i = 1; i < of.Length; i++)
+        {
+            most = shares[i] > shares[most] ? i : most;
+        }
+
+        return shades[of[most]].Family;
+    }
 }

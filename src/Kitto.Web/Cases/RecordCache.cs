@@ -21,12 +21,12 @@ public sealed class RecordCache : IDisposable
     /// <summary>Keeps a record with where it stood before it was read.</summary>
     public void Keep(Guid client, string stand, ClientRecord record) => records.Set(client, (stand, record), One);
 
-    /// <summary>The answer to a case of hers: the one it had before where it is the same to the letter, else a new one that begins at the last.</summary>
+    /// <summary>The answer to a case of hers: the one it had before where it is the same to the letter, else a new one.</summary>
     public Prescription Answer(Guid client, string document, Shelf shelf, Case read)
     {
         var known = answers.Get<ImmutableList<(string Document, Shelf Shelf, Prescription Prescription)>>(client) ?? [];
         int same = known.FindIndex(k => k.Document == document && ReferenceEquals(k.Shelf, shelf));
-        var answer = (document, shelf, same >= 0 ? known[same].Prescription : Prescriber.Prescribe(read, shelf, known.IsEmpty ? null : known[0].Prescription));
+        var answer = (document, shelf, same >= 0 ? known[same].Prescription : Prescriber.Prescribe(read, shelf));
         var kept = (same >= 0 ? known.RemoveAt(same) : known).Insert(0, answer);
         answers.Set(client, kept.Count > MostAnswers ? kept.RemoveAt(MostAnswers) : kept, One);
         return answer.Item3;

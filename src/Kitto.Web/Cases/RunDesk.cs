@@ -68,9 +68,9 @@ public sealed class RunDesk(Runs runs, SafetyCommands commands, TimeProvider clo
     /// <summary>The stand of a run at a moment; null before the first zone was painted.</summary>
     public static RunStand? Of(Guide guide, Prescription p, Case c, Shelf shelf, IReadOnlyList<RunLine> steps, DateTime now, out DateTime? first)
     {
-        var paints = guide.Steps.Select((s, i) => (Step: i + 1, s.Kind, s.Zone)).Where(s => s is { Kind: StepKind.Paint, Zone: not null }).ToList();
-        var strokes = paints.Select(z => (Zone: z.Zone!.Value, At: steps.Where(s => s.Step == z.Step).Select(s => (DateTime?)s.At).Min()))
-            .Where(z => z.At is not null).Select(z => (z.Zone, At: z.At!.Value)).OrderBy(z => z.At).ToList();
+        var paints = guide.Steps.Select((s, i) => (Step: i + 1, s.Kind, s.Zone, s.Scalp)).Where(s => s is { Kind: StepKind.Paint, Zone: not null }).ToList();
+        var strokes = paints.Select(z => (Stroke: new Stroke(z.Zone!.Value, z.Scalp), At: steps.Where(s => s.Step == z.Step).Select(s => (DateTime?)s.At).Min()))
+            .Where(z => z.At is not null).Select(z => (z.Stroke, At: z.At!.Value)).OrderBy(z => z.At).ToList();
         first = strokes.Count == 0 ? null : strokes[0].At;
         if (first is not { } start || p.Clock is not { } plan || shelf.Find(p.Formulas[0].Line) is not { } line)
         {
@@ -78,13 +78,13 @@ public sealed class RunDesk(Runs runs, SafetyCommands commands, TimeProvider clo
         }
 
         double Minutes(DateTime at) => Math.Clamp((at - start).TotalMinutes, 0, LongestHours * 60);
-        strokes = [.. strokes.Where(s => (s.At - start).TotalHours <= LongestHours && plan.Zones.Any(z => z.Zone == s.Zone))];
+        strokes = [.. strokes.Where(s => (s.At - start).TotalHours <= LongestHours && plan.Strokes.Any(z => z.Stroke == s.Stroke))];
         int after = paints[^1].Step + 1;
         // She is done painting when she goes past the last zone, and again when she had gone back to one.
         DateTime? last = steps[^1].Step >= after ? steps.Where((s, i) => s.Step >= after && (i == 0 || steps[i - 1].Step < after)).Max(s => s.At) : null;
         bool reserve = p.Formulas[0].Pairs is { Count: > 1 } pairs && pairs[^1].Name == "reserve";
         return strokes.Count == 0 ? null
-            : Run.Stand(plan, [.. strokes.Select(s => (s.Zone, Minutes(s.At)))], last is { } end ? Minutes(end) : null, Minutes(now), c.Reading, c.Goal.Service, line, reserve);
+            : Run.Stand(plan, [.. strokes.Select(s => (s.Stroke, Minutes(s.At)))], last is { } end ? Minutes(end) : null, Minutes(now), c.Reading, c.Goal.Service, line, reserve);
     }
 
     /// <summary>The run of a kit as it was, for the studio; null where nothing was painted.</summary>

@@ -15,7 +15,7 @@ public sealed class RunTests
 
     private static RunStand Stand(double speed, int begun, double? last, double now, bool reserve = true)
     {
-        var strokes = Plan.Zones.Take(begun).Select(z => (z.Zone, z.PaintedAt.Value * speed)).ToList();
+        var strokes = Plan.Zones.Take(begun).Select(z => (new Stroke(z.Zone, false), z.PaintedAt.Value * speed)).ToList();
         return Run.Stand(Plan, strokes, last, now, Head.Reading, Head.Goal.Service, Line, reserve);
     }
 
@@ -75,10 +75,10 @@ public sealed class RunTests
          select (speeds, begun, pause, done)).Sample(x =>
          {
              double at = 0;
-             var strokes = new List<(Zone, double)>();
+             var strokes = new List<(Stroke, double)>();
              for (int i = 0; i < x.begun; i++)
              {
-                 strokes.Add((Plan.Zones[i].Zone, at));
+                 strokes.Add((new Stroke(Plan.Zones[i].Zone, false), at));
                  double until = i < 8 ? Plan.Zones[i + 1].PaintedAt.Value : Plan.PaintMinutes.Value;
                  at += (until - Plan.Zones[i].PaintedAt.Value) * x.speeds[i];
              }

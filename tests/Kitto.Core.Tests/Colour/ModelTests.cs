@@ -6,15 +6,15 @@ namespace Kitto.Core.Tests.Colour;
 /// <summary>What the model of hair must show, whatever its constants: facts of the trade in numbers.</summary>
 public sealed class ModelTests
 {
-    private static readonly Line Cream = Bench.Shelf.Find("lantern-cream")!, Gloss = Bench.Shelf.Find("tidewash-gloss")!;
+    private static readonly Line Cream = Bench.Shelf.Find("lantern-cream")!, Gloss = Bench.Shelf.Find("tidewash-gloss")!, Demi = Bench.Shelf.Find("halyard-demi")!;
 
     private static MixPart[] Parts(string mix) => [.. mix.Split('+').Select(p => p.Split('*')).Select(p => new MixPart(p[0], Share.Of(p.Length > 1 ? Bench.Number(p[1]) : 1)))];
 
     /// <summary>A fibre after a mix for the line's own time.</summary>
-    private static Fibre After(Fibre fibre, string mix, double volume, Line? line = null)
+    private static Fibre After(Fibre fibre, string mix, double volume, Line? line = null, double? minutes = null)
     {
         var used = line ?? Cream;
-        return fibre with { Dye = fibre.Dye + new Mixture(used, Volume.Of(volume), Parts(mix)).On(fibre.Melanin) * Kinetics.Taken(used.Process, used) };
+        return fibre with { Dye = fibre.Dye + new Mixture(used, Volume.Of(volume), Parts(mix)).On(fibre) * Kinetics.Taken(minutes is { } m ? Minutes.Of(m) : used.Process, used) };
     }
 
     /// <summary>Virgin pigmented medium hair after lift and mix.</summary>
@@ -142,8 +142,113 @@ public sealed class ModelTests
     {
         var ground = Melanin.Lifted(level, Kinetics.Levels(Cream, Volume.Of(20)) * Kinetics.LiftReached(Cream.Process, Cream));
         double depth = Melanin.Of(level + 1), held = Math.Min(1, ground.Melanin / depth);
-        var mix = Dye.Deposit(new ShadeOf("", level + 1, Family.N), 1, ground.Melanin) + Dye.Tone(Family.AB) * (.5 * depth * (1 - Dye.ToneFill * held));
+        var mix = Dye.Deposit(new ShadeOf("", level + 1, Family.N), 1, ground) + Dye.Tone(Family.AB) * (.5 * depth * (1 - Dye.NaturalToneFill * held));
         Assert.True(Between(Melanin.Natural(level), ground with { Dye = mix * Kinetics.Taken(Cream.Process, Cream) }) < 2);
+    }
+
+    /// <summary>Check 10: her own level on her own hair.</summary>
+    [Theory]
+    [InlineData(3)]
+    [InlineData(4)]
+    [InlineData(5)]
+    [InlineData(6)]
+    [InlineData(7)]
+    [InlineData(8)]
+    public void A_neutral_of_her_own_level_leaves_natural_hair_as_it_is(int level)
+    {
+        var natural = Melanin.Natural(level);
+        if (level <= 9 && Demi.Find(Family.N, level) is not null)
+        {
+            Assert.True(Between(natural, After(natural, $"{level}N", 6, Demi)) < 2);
+        }
+
+        Assert.True(Between(natural, Virgin(level, $"{level}N", 10)) < 2, $"10 vol {Between(natural, Virgin(level, $"{level}N", 10))}");
+        var lifted = Virgin(level, $"{level}N", 20);
+        Assert.True(Between(natural, lifted) < 3, $"20 vol {Between(natural, lifted)}");
+        Assert.True(lifted.Lab.Chroma > natural.Lab.Chroma, "the warm side");
+    }
+
+    /// <summary>The level whose natural hair is as light.</summary>
+    private static double LevelOf(Fibre fibre)
+    {
+        double l = fibre.Lab.L;
+        int below = Math.Clamp(Enumerable.Range(0, 10).Last(i => i == 0 || Melanin.Ladder[i] <= l), 0, 8);
+        return below + 1 + (l - Melanin.Ladder[below]) / (Melanin.Ladder[below + 1] - Melanin.Ladder[below]);
+    }
+
+    /// <summary>Check 11: what practitioners mixed comes out as they said (common practice).</summary>
+    [Fact]
+    public void What_practitioners_mixed_comes_out_as_they_said()
+    {
+        // Natural 5 with red in it.
+        Fibre ash = Virgin(5, "4AG*0.5+5N*0.5", 10), plain = Virgin(5, "5N", 10);
+        Assert.InRange(LevelOf(ash), 4, 6);
+        Assert.True(ash.Lab.A < plain.Lab.A);
+        // Natural 7 to a cool 8.
+        var cool = Virgin(7, "8AB*0.5+9AB*0.5", 20);
+        Assert.InRange(LevelOf(cool), 7.5, 8.5);
+        Assert.True(cool.Lab.Chroma < .9 * Virgin(7, "8N", 20).Lab.Chroma && cool.Lab.Chroma < .9 * Virgin(7, "9N", 20).Lab.Chroma);
+        // Natural 5.5 with a touch of violet.
+        Fibre touched = Virgin(5.5, "7AB*0.97+0V*0.03", 20), seven = Virgin(5.5, "7N", 20);
+        Assert.InRange(LevelOf(touched), 6, 7);
+        Assert.True(touched.Lab.A > 0 && touched.Lab.Chroma < seven.Lab.Chroma);
+        // Natural 3 with a little white.
+        Assert.InRange(LevelOf(Virgin(3, "4G*0.8+3N*0.2", 20)), 3, 4.5);
+        Assert.InRange(LevelOf(After(Fibre.White, "4G*0.8+3N*0.2", 20)), 3, 4.6);
+        // Fine natural 2 under a high-lift shade, 15 vol, 1:2.
+        var lift = Bench.Shelf.Find("lantern-lift")!;
+        var lifted = After(Melanin.Lifted(2, 1.25 * Kinetics.Levels(lift, Volume.Of(15)) * Kinetics.LiftReached(lift.Process, lift)), "11N", 15, lift);
+        Assert.InRange(LevelOf(lifted), 3.5, 4.5);
+        Assert.True(lifted.Lab.Chroma > Melanin.Natural(4).Lab.Chroma + 3);
+    }
+
+    /// <summary>Check 11, the rest: toning what lightening left.</summary>
+    [Fact]
+    public void Lightened_hair_is_toned_at_its_own_level_and_not_by_a_paler_violet()
+    {
+        foreach (string tone in new[] { "C", "G" })
+        {
+            Fibre orange = Dye.Lightened(7, Bench.Tone(tone)), calmed = After(orange, "8NN", 10, minutes: 20);
+            Assert.True(calmed.Lab.Chroma <= orange.Lab.Chroma * 2 / 3, $"{orange.Lab} {calmed.Lab}");
+            Assert.InRange(LevelOf(calmed) - LevelOf(orange), -.5, .5);
+            // SH9: more violet is not the answer.
+            Assert.True(Between(orange, After(orange, "10V", 6, Gloss)) < 1.5);
+        }
+
+        Fibre yellow = Dye.Lightened(9.5, Bench.Tone("G")), toned = After(yellow, "10V", 6, Gloss);
+        Assert.True(toned.Lab.Chroma <= .6 * yellow.Lab.Chroma, $"{yellow.Lab} {toned.Lab}");
+        Assert.True(LevelOf(toned) > 9);
+    }
+
+    [Theory]
+    [InlineData("7N")]
+    [InlineData("8V")]
+    [InlineData("7G")]
+    [InlineData("6C")]
+    public void An_equal_part_of_clear_gives_about_a_level_lighter_and_half_the_tone(string shade)
+    {
+        Fibre full = After(Fibre.White, shade, 6, Gloss), half = After(Fibre.White, shade + "*0.5+00*0.5", 6, Gloss);
+        Assert.InRange(LevelOf(half) - LevelOf(full), .6, 1.4);
+        Assert.Equal(full.Dye.Depth / 2, half.Dye.Depth, 9);
+        Assert.Equal((full.Dye.Violet + full.Dye.Gold + full.Dye.Copper) / 2, half.Dye.Violet + half.Dye.Gold + half.Dye.Copper, 9);
+    }
+
+    /// <summary>Check 12: fading as the trade knows it, by the forecast's own "plainly faded".</summary>
+    [Theory]
+    [InlineData("goal.service=\"gloss\"; line=-; hair.lengths={\"level\":9,\"tone\":\"G\",\"history\":\"lightened\"}; goal.level=9; goal.tone=\"V\"", 5, 8)]
+    [InlineData("goal.service=\"gloss\"; line=-; hair.lengths={\"level\":8,\"tone\":\"B\",\"history\":\"lightened\"}; goal.level=7; goal.tone=\"N\"", 5, 8)]
+    [InlineData("line=\"halyard-demi\"; allZones.greyPercent=100", 4, 8)]
+    [InlineData("line=\"halyard-demi\"; allZones.greyPercent=80; hair.naturalLevel=7; hair.lengths.level=7", 4, 8)]
+    [InlineData("allZones.greyPercent=100", 12, 17)]
+    [InlineData("allZones.greyPercent=100; hair.naturalLevel=3; hair.lengths.level=3", 12, 17)]
+    [InlineData("allZones.greyPercent=95; hair.naturalLevel=8; hair.lengths.level=8", 12, 17)]
+    [InlineData("allZones.greyPercent=0", null, null)]
+    public void Colour_fades_when_the_trade_says_it_does(string facts, int? from, int? to)
+    {
+        var p = Bench.Prescribe(facts);
+        Assert.Equal(from is null, p.Forecast.Fading!.ShowsInWeeks is null);
+        Assert.True(p.Forecast.Fading.ShowsInWeeks is not { } weeks || (weeks >= from && weeks <= to), $"{p.Forecast.Fading.ShowsInWeeks} weeks");
+        Assert.DoesNotContain(p.Because, b => b.Says.Contains("within a year", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -186,17 +291,17 @@ public sealed class ModelTests
     }
 
     [Theory]
-    [InlineData("lantern-cream", 14)]
-    [InlineData("halyard-demi", 5)]
-    [InlineData("tidewash-gloss", 3)]
+    [InlineData("lantern-cream", 32)]
+    [InlineData("halyard-demi", 12)]
+    [InlineData("tidewash-gloss", 6.7)]
     public void Half_the_depth_is_left_after_the_half_life_less_of_the_tone_and_less_on_white(string line, double weeks)
     {
         var dye = new Pigment(2, 1, 1, 1, 1, 1, 1);
         var kind = Bench.Shelf.Find(line)!.Kind;
         var left = Fading.After(dye, kind, weeks, white: false);
         Assert.Equal(1, left.Depth, 9);
-        Assert.Equal(Math.Pow(.5, 1 / .7), left.Red, 9);
-        Assert.Equal(2 * Math.Pow(.5, 1 / .75), Fading.After(dye, kind, weeks, white: true).Depth, 9);
+        Assert.Equal(Math.Pow(.5, 1 / .64), left.Red, 9);
+        Assert.Equal(2 * Math.Pow(.5, 1 / .5625), Fading.After(dye, kind, weeks, white: true).Depth, 9);
         Assert.Equal(dye, Fading.After(dye, kind, 0, white: true));
     }
 

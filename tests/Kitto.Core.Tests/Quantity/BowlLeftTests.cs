@@ -15,7 +15,7 @@ public sealed class BowlLeftTests
         }
 
         var along = BowlLeft.Along(c, p, Bench.Shelf.Find(p.Formulas[0].Line)!);
-        Assert.Equal(p.Clock.Zones.Select(z => z.Zone), along.Select(b => b.Zone));
+        Assert.Equal(p.Clock.Strokes.Select(s => s.Stroke), along.Select(b => b.Stroke));
         foreach (var bowl in along.GroupBy(b => b.Pair))
         {
             var pair = p.Formulas[0].Pairs.Single(x => x.Name == bowl.Key);

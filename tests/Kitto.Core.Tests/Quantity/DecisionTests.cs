@@ -74,21 +74,24 @@ public sealed class DecisionTests
          select (small, take, step)).Sample(x =>
          {
              MixPart[] parts = [new("5N", Share.Of(1 - x.small)), new("0R", Share.Of(x.small))];
-             var stock = Vessels.StockBlend(parts, Grams.Of(x.take), Grams.Of(x.step));
-             double total = stock.Sum(s => s.Weigh.Value);
-             Assert.True(total >= x.take - 1e-9, "there must be enough to take from");
-             Assert.All(stock, s => Assert.True(s.Weigh.Value >= 10 * x.step - x.step - 1e-9));
-             Assert.InRange(stock[1].Weigh.Value / total, x.small * .9, x.small * 1.1);
+             var stock = Stock.Of(parts, [new Portioned("main", Grams.Of(x.take)), new Portioned("strand test", Grams.Of(1.5))], Grams.Of(x.step));
+             double total = stock.Weigh.Sum(s => s.Grams.Value);
+             Assert.Equal(total, stock.Takes.Sum(t => t.Grams.Value) + stock.Over.Value, x.step / 2);
+             Assert.All(stock.Weigh, s => Assert.True(s.Grams.Value >= 10 * x.step - x.step - 1e-9));
+             Assert.InRange(stock.Weigh[1].Grams.Value / total, x.small * .9, x.small * 1.1);
          }, iter: 2000);
 
     [Fact]
-    public void The_remedy_for_a_part_too_small_is_reckoned_out()
+    public void A_part_too_small_for_a_sachet_is_weighed_once_for_all_of_them()
     {
         // A fiftieth of some forty grams is 0.8 g; ten steps of 0.1 g are 1.0 g, so fifty grams of stock.
         var p = Bench.Prescribe("house.schools={\"DO10\":\"onePair\"}; formula={\"parts\":[{\"shade\":\"5N\",\"share\":0.98},{\"shade\":\"0R\",\"share\":0.02}]}");
-        string says = p.Because.Single(b => b.Rule == "BE4").Says;
-        Assert.Contains("49 g 5N and 1 g 0R", says, StringComparison.Ordinal);
-        Assert.Contains($"take {p.Formulas[0].Pairs[0].ColourGrams}", says, StringComparison.Ordinal);
+        var stock = p.Formulas[0].Stock!;
+        Assert.Equal(["5N 49", "0R 1"], stock.Weigh.Select(s => $"{s.What} {s.Grams.Value}"));
+        Assert.Equal(["main", "skin test", "strand test"], stock.Takes.Select(t => t.What));
+        Assert.Equal(p.Formulas[0].Pairs[0].ColourFillGrams, stock.Takes[0].Grams);
+        Assert.Contains("49 g 5N, 1 g 0R", p.Because.Single(b => b.Rule == "BE4").Says, StringComparison.Ordinal);
+        Assert.Null(Bench.Prescribe("allZones.greyPercent=0").Formulas[0].Stock);
     }
 
     [Theory]
@@ -122,12 +125,6 @@ public sealed class DecisionTests
         Assert.Contains("DO12", Bench.Prescribe("hair.density=\"high\"; hair.texture=\"coarse\"; allZones.regrowthMm=40; hands.who=\"helper\"").Rules());
         Assert.DoesNotContain("DO12", Bench.Prescribe().Rules());
     }
-
-    [Theory]
-    [InlineData(71, "71.0 g (about 71 ml, 14 teaspoons)")]
-    [InlineData(2.4, "2.4 g (about 2 ml, 0.5 teaspoons)")]
-    [InlineData(5, "5.0 g (about 5 ml, 1 teaspoon)")]
-    public void Grams_are_read_in_the_kitchen_too(double grams, string says) => Assert.Equal(says, Vessels.Kitchen(Grams.Of(grams)));
 
     [Fact]
     public void What_a_picture_says_is_left_never_means_that_nothing_was_used() =>

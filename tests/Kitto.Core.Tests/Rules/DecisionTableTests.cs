@@ -28,7 +28,7 @@ public sealed class DecisionTableTests
     [InlineData(White + "goal.service=\"baseLift\"; goal.level=7; hair.texture=\"fine\"", "kit", "15", "DV4 DV8 SV6")]
     [InlineData(White + "goal.service=\"baseLift\"; goal.level=8", "salon", "30", "DV4 SV3 SA7")]
     // Gloss, blend, shadow, lighten
-    [InlineData("goal.service=\"gloss\"", "kit", "6", "DV5 SH8")]
+    [InlineData("goal.service=\"gloss\"", "kit", "6", "DV5 SH24")]
     [InlineData("goal.service=\"gloss\"; house.schools={\"DV5\":\"permanentLow\"}", "kit", "10", "DV7")]
     [InlineData("goal.service=\"gloss\"; hair.lengths.level=8; goal.level=6", "kit", "6", "DV5")]
     [InlineData("goal.service=\"gloss\"; hair.lengths.level=8; goal.level=5", "salon", "6", "SV3")]
@@ -39,7 +39,7 @@ public sealed class DecisionTableTests
     [InlineData("goal.service=\"greyBlend\"; allZones.greyPercent=5", "kit", "6", "DV2")]
     [InlineData("goal.service=\"rootShadow\"; hair.lengths.level=8", "kit", "10", "SV5 DV11")]
     [InlineData("goal.service=\"rootShadow\"; hair.lengths.level=8; house.schools={\"TM10\":\"permanent\"}", "kit", "20", "SV5 DV3")]
-    [InlineData("goal.service=\"rootAndGloss\"", "kit", "20 6", "DV3 DV5 SV9")]
+    [InlineData("goal.service=\"rootAndGloss\"", "kit", "20 6", "DV3 DV5 SV15")]
     [InlineData(White + "goal.service=\"lighten\"; goal.level=7", "salon", "20", "SA8 DV4")]
     [InlineData(White + "goal.service=\"lighten\"; goal.level=9", "salon", "30", "SA8 SA7 SA11 DV4")]
     [InlineData("house.schools={\"SV7\":\"blend\"}", "kit", "10", "SV7 DV11")]
@@ -48,7 +48,7 @@ public sealed class DecisionTableTests
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; goal.level=5; house.schools={\"SV9\":\"leaveAlone\"}", "kit", "20", "SV9")]
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; goal.level=5; house.schools={\"SV9\":\"ownFormula\"}", "kit", "20 6", "SV9 DV5")]
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=5; goal.level=6", "salon", "20", "SV4")]
-    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; hair.lengths.highlighted=true; goal.level=5", "kit", "20", "SV9")]
+    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; hair.lengths.highlighted=true; goal.level=5", "kit", "20", "SV14")]
     // Reds (SH12)
     [InlineData("goal.level=7; goal.tone=\"R\"", "salon", "20", "SH12")]
     [InlineData("goal.level=6; goal.tone=\"R\"", "kit", "20", "DV3")]

@@ -6,22 +6,16 @@ namespace Kitto.Core.Tests.Rules;
 
 public sealed partial class RuleBookTests
 {
-    /// <summary>Rules that nothing acts on yet. One that comes into use leaves this list.</summary>
-    private static readonly HashSet<string> NotYetUsed =
-    [
-        "RD3", "RD6", "SV8", "SV12", "SH13", "SH14", "DV12", "DV13", "DO3", "DO4", "DO5", "BE2", "BE3", "BE5", "BE9", "OU3", "OU6",
-    ];
-
     private static readonly string[] Sources = [.. Directory.EnumerateFiles(Path.Combine(Bench.Root, "src"), "*.*", SearchOption.AllDirectories)
         .Where(f => f.EndsWith(".cs", StringComparison.Ordinal) || f.EndsWith(".cshtml", StringComparison.Ordinal))
         .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal)).Select(File.ReadAllText)];
 
     [Fact]
-    public void Every_rule_is_named_by_the_code_that_does_it_or_listed_as_not_yet_used()
+    public void Every_rule_of_the_book_is_named_by_the_code_that_does_it()
     {
         // By name: in the sentence it gives, or beside the constant that holds it.
         var used = Sources.SelectMany(s => Named().Matches(s).Select(m => m.Value)).ToHashSet();
-        Assert.Equal(string.Join(" ", NotYetUsed.Order()), string.Join(" ", RuleBook.All.Select(r => r.Id).Where(id => !used.Contains(id)).Order()));
+        Assert.DoesNotContain(RuleBook.All.Select(r => r.Id), id => !used.Contains(id));
         Assert.All(used, id => Assert.True(RuleBook.Find(id) is not null, $"{id} is no rule of the book"));
     }
 

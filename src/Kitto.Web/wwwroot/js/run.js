@@ -30,7 +30,7 @@
       steps.forEach(s => s.classList.toggle('shown', s === step));
       const head = $('#guide-head');
       head.hidden = step?.dataset.kind !== 'paint';
-      $$('[data-zone]', head).forEach(z => z.classList.toggle('now', z.dataset.zone === step?.dataset.zone));
+      $$('[data-zone]', head).forEach(z => z.classList.toggle('now', z.dataset.zone === step?.dataset.zone && (z.dataset.turn ?? step.dataset.turn) === step.dataset.turn));
       return step;
     }
 

@@ -1,0 +1,65 @@
+using Kitto.Core.Developer;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+
+namespace Kitto.Core.Strand;
+
+/// <summary>A formula before its shades are known: what it is for, of which line, at which strength.</summary>
+/// <param name="Use">roots, shadow, lengths, band or second.</param>
+/// <param name="Line">Its line.</param>
+/// <param name="Wish">What the hair it goes on shall become.</param>
+/// <param name="Blend">What is weighed for the developer: stocked strengths and their shares.</param>
+/// <param name="Ratio">Grams of developer to one gram of colour.</param>
+/// <param name="Given">A formula that is given for it.</param>
+internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyList<(Volume Volume, double Share)> Blend, double Ratio, GivenFormula? Given)
+{
+    /// <summary>Uses of a formula, in the contract's words.</summary>
+    public const string Roots = "roots", Shadow = "shadow", Lengths = "lengths", Band = "band", Second = "second";
+
+    /// <summary>The strength in the bottle, which is what meets the hair, whatever was wished.</summary>
+    public Volume Developer { get; } = Strength.Of(Blend);
+
+    /// <summary>Whether it goes on regrowth by brush: the first formula of a root service, or the second step on it.</summary>
+    public bool OnRoots => Use is Roots or Shadow or Second;
+
+    /// <summary>A quick tone: watched, one to three minutes (SV18).</summary>
+    public bool Quick { get; init; }
+
+    /// <summary>Whether as much clear goes in as there is of the mix (SV18); a formula that is given has its clear.</summary>
+    public bool Dilutes => Quick && Given is null && !Wish.Clear;
+
+    public string About => OnRoots ? "shade" : "lengths";
+
+    /// <summary>Decides the strength and the ratio of a formula.</summary>
+    /// <param name="c">The case.</param>
+    /// <param name="use">What it is for.</param>
+    /// <param name="line">Its line.</param>
+    /// <param name="wish">What is wished there.</param>
+    /// <param name="state">The hair it goes on.</param>
+    /// <param name="shelf">What is stocked.</param>
+    /// <param name="why">Reasons are added.</param>
+    public static FormulaPlan Of(Case c, string use, Line line, Wish wish, HairState state, Shelf shelf, ICollection<Because> why)
+    {
+        bool onRoots = use is Roots or Shadow or Second;
+        double ratio = !onRoots && line.LengthsDeveloperPerColour is { } thinner ? thinner : line.DeveloperPerColour;
+        var developer = Choice.For(line, onRoots && use != Second, c.Reading, state, wish.Level, why);
+        var given = c.Formula is { } f && f.Use == use ? f : null;
+        var asked = given?.Developer ?? developer;
+        var plan = new FormulaPlan(use, line, wish, Strength.Blend(asked, line, shelf), ratio, given);
+        if (given is not null)
+        {
+            Shade.Given.Check(given, developer, asked, onRoots ? c.Reading.DecisiveGrey : Share.Of(0), plan.About, why);
+        }
+
+        if (Math.Abs(plan.Developer.Value - asked.Value) > .01)
+        {
+            why.Add(new Because("DV8", $"{asked} cannot be blended from what is stocked; {plan.Developer} is the {(plan.Developer.Value > asked.Value ? "weakest" : "strongest")} there is.", "developer"));
+        }
+        else if (plan.Blend.Count > 1)
+        {
+            why.Add(new Because("DV8", $"{asked} is weighed from {plan.Blend[0].Volume} and {plan.Blend[1].Volume}.", "developer"));
+        }
+
+        return plan;
+    }
+}
