@@ -43,6 +43,15 @@ public sealed record Goal(Service Service, Level? Level, Tone? Tone, bool? DampL
 
     /// <summary>How the service is done.</summary>
     public How How { get; init; }
+
+    /// <summary>How far a shadow's tail is feathered past the line at the back, 10 to 100 mm; in front in proportion. Null: the usual 50.</summary>
+    public Millimetres? Tail { get; init; }
+
+    /// <summary>How far a shadow's tail is feathered past the line in a zone (SV5).</summary>
+    public Millimetres TailAt(Zone zone) => Millimetres.Of(zone.Facts().ShadowTail.Value * (Tail?.Value ?? UsualTailMm) / UsualTailMm);
+
+    /// <summary>The usual tail at the back, mm (tables).</summary>
+    public const double UsualTailMm = 50;
 }
 
 /// <summary>What the lengths shall be (SV13).</summary>

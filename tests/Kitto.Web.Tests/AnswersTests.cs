@@ -23,7 +23,7 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
     {
         (string, string?)[] zones = [.. Enum.GetValues<Core.Head.Zone>().Select(Json.Name).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") })];
         await colourist.Open($"/clients/{id}/prescription");
-        await colourist.Send("#sitting", "?handler=Sign", [("hair.naturalLevel", "5"), ("hair.lengths.level", "5"), ("hair.lengths.history", "permanent"), .. zones, .. but]);
+        await colourist.Send("#sitting", "?handler=Sign", [("hair.naturalLevel", "5"), ("hair.texture", "medium"), ("hair.density", "medium"), ("hair.porosity", "normal"), ("hair.lengthCm", "35"), ("hair.lengths.level", "5"), ("hair.lengths.tone", "N"), ("hair.lengths.history", "permanent"), .. zones, .. but]);
     }
 
     [Fact]

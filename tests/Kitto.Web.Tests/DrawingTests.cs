@@ -65,7 +65,7 @@ public sealed class DrawingTests
         foreach (double mm in new[] { 3.0, 14, 60, 250 })
         {
             var (c, p) = Example(c => c with { Reading = c.Reading with { Zones = [.. c.Reading.Zones.Select(z => z with { Regrowth = Millimetres.Of(mm) })] } });
-            var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, move: true));
+            var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, c.Goal));
             double at = Number(svg.QuerySelector(".demarcation")!, "x1");
             Assert.Equal(mm, (at - Number(svg, "data-left")) * Number(svg, "data-mm"), 0.1);
             Assert.Equal(mm, Number(svg.QuerySelector("#line-handle")!, "aria-valuenow"));
@@ -82,10 +82,30 @@ public sealed class DrawingTests
             Goal = c.Goal with { Service = Service.Gloss },
             Reading = c.Reading with { Hair = c.Reading.Hair with { Band = new Band(Millimetres.Of(60), Level.Of(7), new Tone(Family.G)) } },
         });
-        var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, move: true));
+        var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, c.Goal));
         Assert.Null(svg.QuerySelector("#line-handle"));
         Assert.Contains(p.Forecast.BandToday!.Hex, svg.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")));
         Assert.Contains(p.Forecast.Band!.Hex, svg.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")));
+    }
+
+    [Fact]
+    public void A_shadow_shows_every_stretch_with_what_is_done_to_it_and_its_handles_stand_where_the_rows_end()
+    {
+        var (c, p) = Example(c => c with
+        {
+            LineId = null,
+            Goal = c.Goal with { Service = Service.RootShadow, Level = Level.Of(5), Tone = Tone.Neutral, Lengths = new LengthsGoal(Level.Of(8), new Tone(Family.B)) },
+            Reading = c.Reading with { Hair = c.Reading.Hair with { Lengths = c.Reading.Hair.Lengths with { Level = Level.Of(8), History = LengthHistory.Lightened }, Band = new Band(Millimetres.Of(30), Level.Of(7), new Tone(Family.G)) } },
+        });
+        var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, c.Goal));
+        var rows = p.Strand.Single(z => z.Zone == Zone.Nape).Stretches;
+        double Mm(string id) => (Number(svg.QuerySelector(id + " circle")!, "cx") - Number(svg, "data-left")) * Number(svg, "data-mm");
+        Assert.Equal(rows.Single(r => r.Stretch == Kitto.Core.Strand.Stretch.Band).ToMm, Mm("#band-handle"), 0.1);
+        Assert.Equal(rows.Last(r => r.Does == Kitto.Core.Strand.Does.Blend).ToMm, Mm("#tail-handle"), 0.1);
+        Assert.Equal(rows.Last(r => r.Regrowth).ToMm, Mm("#line-handle"), 0.1);
+        string words = string.Join(" ", svg.QuerySelectorAll(".does-words").Select(t => t.TextContent));
+        Assert.Contains("toned", words, StringComparison.Ordinal);
+        Assert.All(rows, r => Assert.Contains($"{Words.Sentence(Kitto.Core.Strand.Words.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Strand.Words.Of(r.Does)}", svg.GetAttribute("aria-label")!, StringComparison.Ordinal));
     }
 
     [Theory]

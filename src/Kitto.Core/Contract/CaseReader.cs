@@ -127,6 +127,7 @@ public static class CaseReader
             Lengths = r.Object("lengths") is { } lengths ? ReadLengths(lengths) : null,
             LeaveFrame = r.OneOf<Frame>("frame") == Frame.LeaveOut,
             How = r.OneOf<How>("how") ?? How.Usual,
+            Tail = r.Number("tailMm", 10, 100) is { } tail ? Millimetres.Of(tail) : null,
         };
         r.Done();
         return goal;

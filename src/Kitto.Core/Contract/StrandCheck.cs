@@ -24,11 +24,11 @@ internal static class StrandCheck
 
         if (goal.Service == Service.RootShadow)
         {
-            var over = Zones.All.Where(z => zones[(int)z.Zone].Include && zones[(int)z.Zone].Regrowth.Value <= all && zones[(int)z.Zone].Regrowth.Value + z.ShadowTail.Value > all + 1e-9).ToList();
+            var over = Zones.All.Where(z => zones[(int)z.Zone].Include && zones[(int)z.Zone].Regrowth.Value <= all && zones[(int)z.Zone].Regrowth.Value + goal.TailAt(z.Zone).Value > all + 1e-9).ToList();
             if (over.Count > 0)
             {
-                double needs = over.Max(z => zones[(int)z.Zone].Regrowth.Value + z.ShadowTail.Value) / 10;
-                root.Fail("hair.lengthCm", Say($"is {hair.LengthCm:0.#}: a shadow's tail, {over.Max(z => z.ShadowTail.Value):0} mm past the line, would run beyond the ends"), Say($"{needs:0.#} to 120"));
+                double needs = over.Max(z => zones[(int)z.Zone].Regrowth.Value + goal.TailAt(z.Zone).Value) / 10;
+                root.Fail("hair.lengthCm", Say($"is {hair.LengthCm:0.#}: a shadow's tail, {over.Max(z => goal.TailAt(z.Zone).Value):0} mm past the line, would run beyond the ends"), Say($"{needs:0.#} to 120"));
             }
         }
 

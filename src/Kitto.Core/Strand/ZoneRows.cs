@@ -61,7 +61,7 @@ internal sealed class ZoneRows(Case c, Zone zone, IReadOnlyList<FormulaPlan> for
     /// <summary>Where a shadow's tail ends: over a band first; a longer band is painted to its end in the back, to its middle at the front (SV5).</summary>
     private double Tail(double line, double band, double ends)
     {
-        double tail = zone.Facts().ShadowTail.Value, faded = band - line;
+        double tail = c.Goal.TailAt(zone).Value, faded = band - line;
         bool front = zone.IsFrame() || zone is Zone.LeftFront or Zone.RightFront;
         return Math.Min(ends, line + (faded <= tail ? tail : Math.Max(tail, front ? faded / 2 : faded)));
     }

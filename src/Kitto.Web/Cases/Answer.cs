@@ -10,7 +10,7 @@ namespace Kitto.Web.Cases;
 /// <summary>What the answer part of a page shows: one prescription, or what is missing for one.</summary>
 public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, Shelf Shelf)
 {
-    private static readonly string[] Order = ["stop", "salon", "hers", "developer", "shade", "lengths", "clock", "quantity", "tests", "service", "plan", "bench", "colour", "caution"];
+    private static readonly string[] Order = ["stop", "salon", "hers", "attention", "developer", "shade", "lengths", "clock", "quantity", "tests", "service", "plan", "bench", "colour", "caution"];
 
     /// <summary>The zone whose strand is shown.</summary>
     public Zone Look { get; init; } = Zone.FrontHairline;
@@ -76,8 +76,17 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
 
     public Line? Line => Prescription?.Formulas.Count > 0 ? Shelf.Find(Prescription.Formulas[0].Line) : null;
 
+    /// <summary>What asks for her attention before anything else is read.</summary>
+    public IReadOnlyList<Because> Attention => [.. (Prescription?.Because ?? []).Where(b => b.About == "attention")];
+
+    /// <summary>What she has said yes to in so many words, by what it is about.</summary>
+    public IReadOnlyList<string> Confirmed { get; init; } = [];
+
+    /// <summary>What she still has to say yes to before this is signed.</summary>
+    public IReadOnlyList<Confirmation> Unconfirmed => [.. (Prescription?.Confirm ?? []).Where(x => !Confirmed.Contains(x.What))];
+
     /// <summary>What concerns this mix and this person.</summary>
-    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule)).OrderBy(b => Array.IndexOf(Order, b.About));
+    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.About != "attention").OrderBy(b => Array.IndexOf(Order, b.About));
 
     /// <summary>What other levels would have sent, reckoned by Core.</summary>
     public IReadOnlyList<Mistakes> Instead => Prescription?.Quantity is { } q ? Mistakes.Instead(q, Belief) : [];

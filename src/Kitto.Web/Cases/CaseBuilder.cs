@@ -58,7 +58,7 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     {
         if (record.Reading is not { } reading)
         {
-            var blank = new FormValues { ["goal.service"] = "rootTouchUp", ["hands.who"] = "alone", ["client.scalp"] = "sound", ["hair.texture"] = "medium", ["hair.density"] = "medium", ["hair.porosity"] = "normal" };
+            var blank = new FormValues { ["goal.service"] = "rootTouchUp", ["hands.who"] = "alone", ["client.scalp"] = "sound" };
             foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
             {
                 blank[$"zones.{zone}.include"] = "true";

@@ -11,18 +11,18 @@ namespace Kitto.Web.Cases;
 public sealed class FormValues
 {
     private static readonly HashSet<string> Flags =
-        ["reactions", "blackHenna", "pregnant", "newMedicine", "highlighted", "practised", "resistant", "include"];
+        ["reactions", "blackHenna", "pregnant", "newMedicine", "highlighted", "practised", "resistant", "include", "clear"];
 
     private static readonly HashSet<string> Numbers =
-        ["chemicalServiceDaysAgo", "naturalLevel", "lengthCm", "level", "lengthMm", "regrowthMm", "greyPercent"];
+        ["chemicalServiceDaysAgo", "naturalLevel", "lengthCm", "level", "lengthMm", "regrowthMm", "greyPercent", "tailMm"];
 
     /// <summary>The paths a sitting has; what a form holds beside them is none of its facts.</summary>
     private static readonly HashSet<string> Paths =
     [
         .. "reactions blackHenna pregnant scalp conditions newMedicine chemicalServiceDaysAgo".Split(' ').Select(f => "client." + f),
-        .. "texture density porosity naturalLevel lengthCm lengths.level lengths.tone lengths.history lengths.highlighted lengths.metalTest band.lengthMm band.level band.tone".Split(' ').Select(f => "hair." + f),
+        .. "texture density porosity naturalLevel lengthCm lengths.level lengths.tone lengths.history lengths.highlighted lengths.metalTest band.lengthMm band.level band.tone roots.level roots.tone".Split(' ').Select(f => "hair." + f),
         .. Enum.GetValues<Zone>().SelectMany(z => "regrowthMm greyPercent resistant texture include".Split(' ').Select(f => $"zones.{Json.Name(z)}.{f}")),
-        .. "service level tone lengthsCondition".Split(' ').Select(f => "goal." + f), "hands.who", "hands.practised", "line", "plan.wantBy", "painting.order", "painting.sequence",
+        .. "service level tone lengthsCondition lengths.level lengths.tone lengths.clear frame how tailMm".Split(' ').Select(f => "goal." + f), "hands.who", "hands.practised", "line", "plan.wantBy", "painting.order", "painting.sequence",
     ];
 
     private readonly Dictionary<string, string> values = new(StringComparer.Ordinal);

@@ -45,10 +45,9 @@ public static class ClockDrawing
         {
             var zone = clock.Zones[i];
             double y = 22 + i * lane;
-            double until = i + 1 < clock.Zones.Count ? clock.Zones[i + 1].PaintedAt.Value : clock.PaintMinutes.Value;
+            double Until(ZoneTime z) => clock.Strokes.Select(s => s.Time.PaintedAt.Value).Where(t => t > z.PaintedAt.Value + 1e-6).DefaultIfEmpty(clock.PaintMinutes.Value).Min();
+            var scalp = clock.Scalp?.FirstOrDefault(z => z.Zone == zone.Zone);
             var window = ContactWindow.Of(zone.Zone, reading.Zones[(int)zone.Zone], line, service);
-            double from = X(zone.PaintedAt.Value + window.From.Value);
-            double to = X(Math.Min(end, zone.PaintedAt.Value + window.To.Value));
             bool missed = window.Miss(zone.ContactMinutes) != 0;
             string says = zone.Zone.Facts().Says;
             if (moves)
@@ -57,15 +56,30 @@ public static class ClockDrawing
                 svg.Add($"<g class=\"lane-move\" id=\"lane-{name}\" role=\"slider\" tabindex=\"0\" data-zone=\"{name}\" aria-orientation=\"vertical\" aria-label=\"{says}, place in the order of painting\" aria-valuemin=\"1\" aria-valuemax=\"{clock.Zones.Count}\" aria-valuenow=\"{i + 1}\"><rect class=\"lane-reach\" x=\"0\" y=\"{y + .5}\" width=\"{left - 6}\" height=\"{lane - 1}\"/></g>");
             }
 
-            svg.Add($"<text class=\"lane-name\" x=\"{(moves ? 12 : 0)}\" y=\"{y + 10.5}\">{i + 1} {says}{(clock.Zones.Any(z => z.Batch > 1) ? zone.Batch == 1 ? " · A" : " · B" : "")}</text>");
-            if (to > from)
+            svg.Add($"<text class=\"lane-name\" x=\"{(moves ? 12 : 0)}\" y=\"{y + 10.5}\">{i + 1} {says}{(clock.Strokes.Any(z => z.Time.Batch > 1) ? " · " + (char)('A' + zone.Batch - 1) : "")}</text>");
+            // A zone that is painted in two turns has two bars in its lane, each with its own window (TM6).
+            Bar(svg, zone, window, Until(zone), y, scalp is null ? lane : lane / 2 + 1);
+            if (scalp is not null)
             {
-                svg.Add($"<rect class=\"lane-window\" x=\"{from}\" y=\"{y + 1.5}\" width=\"{to - from}\" height=\"{lane - 4}\"/>");
+                var own = ContactWindow.OfScalp(reading.Zones[(int)zone.Zone], line, service);
+                missed |= own.Miss(scalp.ContactMinutes) != 0;
+                Bar(svg, scalp, own, Until(scalp), y + lane / 2 - 1, lane / 2 + 1);
             }
 
-            svg.Add($"<rect class=\"lane-contact{(missed ? " missed" : "")}\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 4.5}\" width=\"{Math.Max(0, rinse - X(zone.PaintedAt.Value))}\" height=\"5\"/>");
-            svg.Add($"<rect class=\"lane-paint\" x=\"{X(zone.PaintedAt.Value)}\" y=\"{y + 2}\" width=\"{Math.Max(1.5, X(until) - X(zone.PaintedAt.Value))}\" height=\"{lane - 4.5}\"/>");
-            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{width}\" y=\"{y + 10.5}\" text-anchor=\"end\">{zone.ContactMinutes.Value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture)}{(missed ? " !" : "")}</text>");
+            string minutes = zone.ContactMinutes.Value.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture) + (scalp is null ? "" : $"/{scalp.ContactMinutes.Value.ToString("0", System.Globalization.CultureInfo.InvariantCulture)}");
+            svg.Add($"<text class=\"lane-minutes{(missed ? " missed" : "")}\" x=\"{width}\" y=\"{y + 10.5}\" text-anchor=\"end\">{minutes}{(missed ? " !" : "")}</text>");
+        }
+
+        void Bar(Svg to, ZoneTime time, ContactWindow window, double until, double y, double high)
+        {
+            double from = X(time.PaintedAt.Value + window.From.Value), most = X(Math.Min(end, time.PaintedAt.Value + window.To.Value)), painted = X(time.PaintedAt.Value);
+            if (most > from)
+            {
+                to.Add($"<rect class=\"lane-window\" x=\"{from}\" y=\"{y + 1.5}\" width=\"{most - from}\" height=\"{high - 4}\"/>");
+            }
+
+            to.Add($"<rect class=\"lane-contact{(window.Miss(time.ContactMinutes) != 0 ? " missed" : "")}\" x=\"{painted}\" y=\"{y + high / 2 - 2.25}\" width=\"{Math.Max(0, rinse - painted)}\" height=\"{Math.Min(5, high - 4)}\"/>");
+            to.Add($"<rect class=\"lane-paint\" x=\"{painted}\" y=\"{y + 2}\" width=\"{Math.Max(1.5, X(until) - painted)}\" height=\"{high - 4.5}\"/>");
         }
 
         double last = X(clock.PaintMinutes.Value);

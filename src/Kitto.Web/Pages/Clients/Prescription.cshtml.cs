@@ -44,6 +44,9 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     /// <summary>Whether the colourist has asked her for this kit, and nothing else was new.</summary>
     public bool Confirmed { get; private set; }
 
+    /// <summary>What she has said yes to in so many words.</summary>
+    private IReadOnlyList<string> Said { get; set; } = [];
+
     /// <summary>The reading version this sitting began from.</summary>
     public int BegunFrom { get; private set; }
 
@@ -156,6 +159,12 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return Page();
         }
 
+        if (Answer.Unconfirmed is [_, ..] open)
+        {
+            Conflict = $"Not signed yet: {(open.Count == 1 ? "one thing asks" : $"{open.Count} things ask")} for your yes, below the formula.";
+            return Page();
+        }
+
         bool asked = p.Decision != Decision.Kit || Record.AnswersStand == AnswersStand.Current;
         if (!asked && (Record.Told is null || !Confirmed))
         {
@@ -211,6 +220,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         Mix = Request.Form["mix"].ToString().Trim();
         Why = Request.Form["why"].ToString();
         Confirmed = Request.Form["confirmed"] == "true";
+        Said = [.. Request.Form["confirm"].OfType<string>()];
         return true;
     }
 
@@ -218,7 +228,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     {
         var (found, prescription, errors, document) = cases.Prescribe(Values, Record, Mix);
         Document = document;
-        Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true, Why = Why, Record = Record };
+        Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true, Why = Why, Record = Record, Confirmed = Said };
     }
 
     /// <summary>What is kept of this sitting; a fact that stops is kept with it, and what is out stops at once, signed or not.</summary>

@@ -170,9 +170,16 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
     }
 
     /// <summary>Parts of a pair in the order they are weighed: smallest first, developer last (BE1).</summary>
-    public static IEnumerable<(string What, Grams OnHead, Grams Weigh)> Bench(Pair pair)
+    /// <param name="pair">The pair.</param>
+    /// <param name="blended">Whether its colour is taken of one blend for all sachets.</param>
+    public static IEnumerable<(string What, Grams OnHead, Grams Weigh)> Bench(Pair pair, bool blended = false)
     {
-        foreach (var part in pair.Parts.OrderBy(p => p.Grams.Value))
+        if (blended)
+        {
+            yield return ("of the blend", pair.ColourGrams, pair.ColourFillGrams);
+        }
+
+        foreach (var part in pair.Parts.Where(_ => !blended).OrderBy(p => p.Grams.Value))
         {
             yield return (part.Shade, part.Grams, part.FillGrams);
         }

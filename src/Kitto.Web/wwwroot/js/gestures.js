@@ -167,10 +167,10 @@
 
     grab(event) {
       const of = name => event.target.closest(name);
-      const line = of('#line-handle'), part = of('.part-handle'), lane = of('.lane-move');
-      if (!(line || part || lane)) return;
+      const line = of('#line-handle'), other = of('.field-handle'), part = of('.part-handle'), lane = of('.lane-move');
+      if (!(line || other || part || lane)) return;
       event.preventDefault();
-      (line || part || lane).focus({ preventScroll: true });
+      (line || other || part || lane).focus({ preventScroll: true });
       // The drawing comes fresh while it is dragged, so its place is asked for anew.
       const at = (name, e) => { const svg = $(name), box = svg.getBoundingClientRect(); return { svg, x: (e.clientX - box.left) / box.width, y: (e.clientY - box.top) / box.height }; };
       let last;
@@ -178,6 +178,12 @@
       if (lane) {
         const { zone } = lane.dataset;
         this.drag = e => { const { svg, y } = at('svg.clock', e); once(Math.floor((y * Number(svg.dataset.height) - Number(svg.dataset.top)) / Number(svg.dataset.lane)), to => this.move(zone, to)); };
+      } else if (other) {
+        const svg = of('svg');
+        const perPixel = Number(svg.dataset.mm) * Number(svg.dataset.width) / svg.getBoundingClientRect().width * Number(other.dataset.factor);
+        const start = Number(other.getAttribute('aria-valuenow')), from = event.clientX;
+        const { path } = other.dataset, range = [Number(other.getAttribute('aria-valuemin')), Number(other.getAttribute('aria-valuemax'))];
+        this.drag = e => this.put(path, start + (e.clientX - from) * perPixel, range);
       } else if (line) {
         const { zone } = line.dataset;
         const svg = of('svg');
@@ -204,9 +210,10 @@
       const away = (a, b) => Math.min(Math.abs(a - b), 1 - Math.abs(a - b));
       return away(turn, before) < away(turn, after) ? before : after;
     },
-    set(zone, mm) {
-      const field = this.field(`zones.${zone}.regrowthMm`);
-      const value = String(Math.min(300, Math.max(0, Math.round(mm))));
+    set(zone, mm) { this.put(`zones.${zone}.regrowthMm`, mm, [0, 300]); },
+    put(path, mm, [least, most]) {
+      const field = this.field(path);
+      const value = String(Math.min(most, Math.max(least, Math.round(mm))));
       if (field.value === value) return;
       field.value = value;
       field.dispatchEvent(new Event('input', { bubbles: true }));
@@ -217,6 +224,7 @@
       if (!by || !at) return;
       event.preventDefault();
       if (at.classList.contains('lane-move')) this.move(at.dataset.zone, Number(at.getAttribute('aria-valuenow')) - 1 + (event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 1));
+      else if (at.dataset.path) this.put(at.dataset.path, Number(at.getAttribute('aria-valuenow')) + by, [Number(at.getAttribute('aria-valuemin')), Number(at.getAttribute('aria-valuemax'))]);
       else if (at.id === 'line-handle') this.only(at.dataset.zone, () => this.set(at.dataset.zone, Number(this.field(`zones.${at.dataset.zone}.regrowthMm`).value) + by));
       else {
         const parts = this.parts();
