@@ -35,8 +35,8 @@ internal static class Assumptions
             double colour = others.Select(o => Apart(p.Forecast, o.Forecast)).DefaultIfEmpty(0).Max();
             if (grams > Grams || colour > Colour)
             {
-                string by = grams > Grams ? $"{grams * 100:0} % of the grams" : $"the colour by {colour:0.0}";
-                asked.Add(new Confirmation(path, $"Nobody said so, but {says}: otherwise it would move {by}."));
+                string by = grams > Grams ? $"the grams would move by {grams * 100:0} %" : $"the colour would move by {colour:0.0}";
+                asked.Add(new Confirmation(path, $"Nobody said so, but I take it that {says}; otherwise {by}."));
             }
         }
 

@@ -90,7 +90,7 @@ public static class Prescriber
         {
             Strand = looks,
             Confirm = [.. chosen.Where(m => !m.Plan.Wish.Clear && m.Looked?.DeltaE > MixWords.AnotherColour).Select(m => new Confirmation(m.Plan.Use,
-                $"The {Words.Of(m.Plan.Use)} comes out {m.Looked!.DeltaE:0.0} from the wish, which is plainly another colour. It is meant so."))],
+                $"The {Words.Of(m.Plan.Use)} comes out {m.Looked!.DeltaE:0.0} from the wish, plainly another colour: I have seen that and mean it."))],
         };
     }
 
@@ -126,7 +126,7 @@ public static class Prescriber
 
         // 4 service, 5 target: every stretch of the strand
         var roots = Wishes.Of(c, why);
-        var line = shelf.For(c.Goal, c.LineId, c.House, c.Reading) ?? throw new InvalidOperationException("The shelf lacks a line for this service.");
+        var line = shelf.For(c.Goal, c.LineId, c.House, c.Reading.GreyIsTheReason) ?? throw new InvalidOperationException("The shelf lacks a line for this service.");
         var strand = StrandPlan.Of(c, roots, line, shelf, why);
         why.AddRange(SalonOnly.Of(c, roots, strand, strand.Formulas.SelectMany(f => f.Blend).MaxBy(b => b.Volume.Value).Volume));
         var decision = why.Any(b => b.About == "salon") ? Decision.Salon : Decision.Kit;

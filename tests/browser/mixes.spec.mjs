@@ -8,8 +8,8 @@ const open = async page => {
   await page.getByRole('link', { name: /Lotte/ }).click();
   await page.getByRole('link', { name: 'Reading and prescription' }).click();
   await page.locator('#f-goal-level').fill('5');
-  await page.locator('#f-goal-tone').selectOption('AB');
-  await expect(page.locator('.reasons').first()).toContainText('level 5 AB');
+  await page.locator('#f-goal-tone').selectOption('G');
+  await expect(page.locator('.reasons').first()).toContainText('level 5 G');
 };
 const far = async page => Number((await page.locator('.strand-says').innerText()).split(' ')[0]);
 
@@ -120,7 +120,7 @@ test('a mix is made by hand: taken, moved by pointer and keys, added to, and giv
   await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5AG:0.75 5N:0.25');
   await page.locator('#hand-strength').selectOption('@10');
   await expect(page.locator('.formula')).toContainText('10 vol');
-  await expect(page.locator('.reasons').first()).toContainText('10 vol is weaker than the 20 vol');
+  await expect(page.locator('.attention')).toContainText('10 vol is weaker than the 20 vol');
   await page.locator('#share-0').fill('120');
   await page.locator('#share-0').press('Tab');
   await expect(page.locator('#state')).toContainText('above 0 and below 100');

@@ -40,6 +40,12 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await page.getByRole('button', { name: 'all zones' }).click();
     await page.locator('.zone-fields.shown').getByLabel('regrowth', { exact: true }).fill('15');
     await page.locator('.zone-fields.shown').getByLabel('white', { exact: true }).fill('40');
+    // What nobody read is said as such, and asks for a yes or a reading.
+    await expect(page.locator('.attention')).toContainText('the texture is medium');
+    for (const [what, value] of [['texture', 'medium'], ['density', 'medium'], ['porosity', 'normal']]) await page.locator('#f-hair-' + what).selectOption(value);
+    await page.locator('#f-hair-lengthCm').fill('35');
+    await page.locator('#f-hair-lengths-tone').selectOption('N');
+    await expect(page.locator('.attention input')).toHaveCount(0);
     await expect(page.locator('.formula')).toContainText('5N');
     await expect(page.locator('.formula')).toContainText('20 vol');
 

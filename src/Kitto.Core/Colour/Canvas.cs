@@ -73,9 +73,11 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
         foreach (var zone in rows.Where(r => r.Regrowth).GroupBy(r => r.Zone))
         {
             double length = zone.Sum(r => r.Centimetres);
-            foreach (var row in zone)
+            // What is painted in one turn is one spot, lifted by the mean of its stretches; the scalp stretch that comes later is another.
+            foreach (var turn in zone.GroupBy(r => r.Turn))
             {
-                spots.Add(OfRoot(row, zone.Key.SeenWeight() / seen * (length > 0 ? row.Centimetres / length : 1.0 / zone.Count()), formula, reading, levels, softened, before));
+                double part = length > 0 ? turn.Sum(r => r.Centimetres) / length : 1.0 / zone.Count();
+                spots.Add(OfRoot([.. turn], zone.Key.SeenWeight() / seen * part, formula, reading, levels, softened, before));
             }
         }
 
@@ -135,20 +137,41 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
         return whole == 0 ? 0 : Of(stretch) / whole;
     }
 
-    private static Spot OfRoot(StrandRow row, double weight, FormulaPlan formula, Reading reading, double levels, bool softened, (Canvas Canvas, Mixture Mix)? before)
+    private static Spot OfRoot(IReadOnlyList<StrandRow> rows, double weight, FormulaPlan formula, Reading reading, double levels, bool softened, (Canvas Canvas, Mixture Mix)? before)
     {
+        var row = rows[0];
         var (read, state, contact) = (reading.Zones[(int)row.Zone], HairState.Of(reading, row.Zone, row.Stretch), row.ContactMinutes ?? Minutes.Of(0));
         double takes = Kinetics.Taken(contact, formula.Line) * Kinetics.Takes(reading.Hair.Porosity) * (formula.Dilutes ? .5 : 1);
-        double stubborn = !read.Resistant ? 1 : softened ? Kinetics.Softened : Kinetics.Resistant;
-        double lifted = state.Kind != HairKind.Natural ? 0 : levels * Kinetics.LiftReached(contact, formula.Line) * Kinetics.LiftOf(row.Zone, read, row.Stretch);
+        double stubborn = !read.Resistant ? 1 : softened ? Kinetics.Softened : Kinetics.Resistant, length = rows.Sum(r => r.Centimetres);
+        double ready = length > 0 ? rows.Sum(r => r.Centimetres * Kinetics.LiftOf(row.Zone, read, r.Stretch)) / length : Kinetics.LiftOf(row.Zone, read, row.Stretch);
+        double lifted = state.Kind != HairKind.Natural ? 0 : levels * Kinetics.LiftReached(contact, formula.Line) * ready;
         var (white, pigmented) = (Fibre.White, lifted > 0 ? Melanin.Lifted(state.Level.Value, lifted) : state.Fibre);
-        if (before is { } done && done.Canvas.Spots.FirstOrDefault(s => s.Zone == row.Zone && s.Stretch == row.Stretch) is { } was)
+        if (before is { } done && done.Canvas.In(row) is { } at)
         {
+            var was = done.Canvas.Spots[at];
             white = was.White with { Dye = was.White.Dye + done.Mix.On(was.White) * was.WhiteTakes };
             pigmented = was.Pigmented with { Dye = was.Pigmented.Dye + done.Mix.On(was.Pigmented) * was.PigmentTakes };
         }
 
         return new Spot(row.Zone, row.Stretch, weight, state.Grey, takes * stubborn, takes, white, pigmented, lifted);
+    }
+
+    /// <summary>Which spot a stretch lies in: its own, or the one it shares with what is painted in the same turn; null where none does.</summary>
+    internal int? In(StrandRow row)
+    {
+        int? shared = null;
+        for (int i = 0; i < Spots.Count; i++)
+        {
+            var spot = Spots[i];
+            if (spot.Stretch == row.Stretch && (spot.Zone == row.Zone || spot.Zone is null))
+            {
+                return i;
+            }
+
+            shared = row.Regrowth && spot.Zone == row.Zone ? i : shared;
+        }
+
+        return shared;
     }
 
     private static Spot OfPast(Stretch stretch, IReadOnlyList<StrandRow> rows, double weight, FormulaPlan formula, Reading reading, double works)
@@ -200,10 +223,16 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
     }
 
     /// <summary>The greenest a* of a forecast: of every blend, and of white hair where it is a tenth or more (SH22).</summary>
-    public double Greenest(Looked looked) => Spots.Zip(looked.Seen).Where(x => x.First.Weight > 0).Min(x => Math.Min(x.Second.Blend.A, x.First.Grey.Value >= .1 ? x.Second.White?.A ?? double.MaxValue : double.MaxValue));
+    public double Greenest(Looked looked) => Spots.Zip(looked.Seen).Where(x => x.First.Weight > 0).Min(x => Green(x.First, x.Second));
+
+    internal double Greenest(Spot spot, in Seen seen) => Green(spot, seen) + Residual.A;
 
     /// <summary>Whether a forecast takes some lengths deeper than they may be taken (SV14).</summary>
     public bool Spoils(Looked looked) => Spots.Zip(looked.Seen).Any(x => x.Second.Blend.L < x.First.Floor);
+
+    internal bool Spoils(Spot spot, in Seen seen) => seen.Blend.L + Residual.L < spot.Floor;
+
+    private static double Green(Spot spot, in Seen seen) => Math.Min(seen.Blend.A, spot.Grey.Value >= .1 && seen.White is { } white ? white.A : double.MaxValue);
 
     /// <summary>dE00 of what is seen to the target, the client's own residual counted.</summary>
     internal double Miss(in Seen seen) => Difference2000.Between(seen.Blend + Residual, Target);

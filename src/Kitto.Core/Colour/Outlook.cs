@@ -145,13 +145,9 @@ internal static class Outlook
                 return Today(row);
             }
 
-            for (int i = 0; i < canvas.Spots.Count; i++)
+            if (canvas.In(row) is { } i)
             {
-                var spot = canvas.Spots[i];
-                if (spot.Stretch == row.Stretch && (spot.Zone == row.Zone || spot.Zone is null))
-                {
-                    return looked.Seen[i].Blend;
-                }
+                return looked.Seen[i].Blend;
             }
 
             return Today(row);

@@ -70,7 +70,7 @@ public static class CaseReader
             StrandCheck.Of(root, goal, hair, zones);
         }
 
-        var roots = shelf is null || goal is null || root.Errors.Count > 0 ? null : LineNeeded.For(root, goal, line, house, shelf);
+        var roots = shelf is null || goal is null || root.Errors.Count > 0 ? null : LineNeeded.For(root, goal, line, house, shelf, zones.Any(z => z.Include && (z.Grey.Value >= .5 || z.Resistant)));
         if (formula is not null && roots is not null)
         {
             var used = formula.Use is "lengths" or "band" ? shelf!.ForLengths(goal!.Service, roots) : formula.Use == "second" ? shelf!.Lines.FirstOrDefault(l => l is { Kind: LineKind.Demi, Mixable: true }) ?? roots : roots;
@@ -139,7 +139,7 @@ public static class CaseReader
             {
                 l.Fail("clear", "stands beside a level or a tone; clear changes neither", "clear alone, or level and tone without it");
             }
-            else if (wish is { Clear: false, Level: null, Tone: null })
+            else if (!wish.Clear && !l.Has("level") && !l.Has("tone"))
             {
                 l.Fail("level", "is needed: nothing is wished", "a level 1 to 12, a tone, or clear: true");
             }

@@ -6,10 +6,10 @@ namespace Kitto.Core.Contract;
 internal static class LineNeeded
 {
     /// <summary>The line this case is mixed from; null with a complaint where there is none, or nothing can be mixed from it.</summary>
-    public static Line? For(ObjectReader root, Goal goal, string? named, House house, Shelf shelf)
+    public static Line? For(ObjectReader root, Goal goal, string? named, House house, Shelf shelf, bool stubborn)
     {
         string Usable() => string.Join(", ", shelf.Lines.Where(l => l.Mixable && !LineCheck.Of(l).Any()).Select(l => l.Id));
-        if (shelf.For(goal, named, house) is not { } line)
+        if (shelf.For(goal, named, house, stubborn) is not { } line)
         {
             root.Fail("line", "is not said, and the shelf has none for this service", Usable() is { Length: > 0 } usable ? usable : "a line with a shade in stock");
             return null;

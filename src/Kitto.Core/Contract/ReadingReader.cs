@@ -87,7 +87,8 @@ internal static class ReadingReader
         }
 
         var hair = new Hair(r.OneOf<Texture>("texture") ?? Texture.Medium, r.OneOf<Density>("density") ?? Density.Medium, r.OneOf<Porosity>("porosity") ?? Porosity.Normal,
-            level, lengthCm, lengths, band) { Roots = roots };
+            level, lengthCm, lengths, band)
+        { Roots = roots };
         r.Done();
         return hair;
     }

@@ -92,7 +92,8 @@ internal static class Amount
         }
 
         return new Formula(mix.Use, mix.Line.Id, parts, new DeveloperPart(mix.Developer, mix.Developer.Percent, developer, strengths),
-            $"1:{mix.Ratio:0.##}", Sum([.. pairs.Select(p => p.ColourGrams), developer]), pairs) { Stock = stock };
+            $"1:{mix.Ratio:0.##}", Sum([.. pairs.Select(p => p.ColourGrams), developer]), pairs)
+        { Stock = stock };
     }
 
     /// <summary>The amount in sentences, one formula at a time.</summary>

@@ -202,9 +202,9 @@ public sealed record Shelf(IReadOnlyList<Line> Lines)
     /// <param name="goal">The goal.</param>
     /// <param name="named">Id of a line that was named; null: none.</param>
     /// <param name="house">The house, whose schools choose between lines.</param>
-    /// <param name="head">The head; null where it is not read: on much or stubborn white the thicker line goes first (SH23).</param>
+    /// <param name="stubborn">Whether the white is half and more, or stubborn: then the thicker line goes first (SH23).</param>
     /// <returns>Null where the shelf has none; a line that cannot be mixed from is returned where it was named.</returns>
-    public Line? For(Goal goal, string? named, House house, Head.Reading? head = null)
+    public Line? For(Goal goal, string? named, House house, bool stubborn = false)
     {
         (string id, LineKind[] kinds) = goal.Service switch
         {
@@ -219,8 +219,8 @@ public sealed record Shelf(IReadOnlyList<Line> Lines)
             _ => throw new ArgumentOutOfRangeException(nameof(goal)),
         };
         return goal.Service != Service.Lighten && named is not null ? Find(named)
-            : Find(id) is { } usual && kinds.Contains(usual.Kind) && (head is null || !head.GreyIsTheReason || !Lines.Any(l => l.Mixable && l.Kind == usual.Kind && l.Thickness < usual.Thickness)) ? usual
-            : kinds.SelectMany(k => Lines.Where(l => l.Kind == k).OrderBy(l => head is { GreyIsTheReason: true } ? l.Thickness : 0)).FirstOrDefault(l => l.Mixable);
+            : Find(id) is { } usual && kinds.Contains(usual.Kind) && (!stubborn || !Lines.Any(l => l.Mixable && l.Kind == usual.Kind && l.Thickness < usual.Thickness)) ? usual
+            : kinds.SelectMany(k => Lines.Where(l => l.Kind == k).OrderBy(l => stubborn ? l.Thickness : 0)).FirstOrDefault(l => l.Mixable);
     }
 
     /// <summary>The line of a formula of its own for the lengths: the gloss that goes with every line, else the roots' own.</summary>

@@ -14,9 +14,7 @@ public static class MixGrid
     public static IReadOnlyList<double[]> Shares(int parts) => ByParts[parts];
 
     private static List<double[]> All(int parts) =>
-    [
-        .. Steps.SelectMany(steps => Split(steps, parts).Select(of => of.Select(n => (double)n / steps).ToArray())).DistinctBy(shares => string.Join(' ', shares)),
-    ];
+        [.. Steps.SelectMany(steps => Split(steps, parts).Select(of => of.Select(n => (double)n / steps).ToArray())).DistinctBy(shares => string.Join(' ', shares))];
 
     private static IEnumerable<int[]> Split(int steps, int parts) => parts == 1 ? steps > 0 ? [[steps]] : []
         : Enumerable.Range(1, Math.Max(0, steps - 1)).SelectMany(first => Split(steps - first, parts - 1).Select(rest => (int[])[first, .. rest]));

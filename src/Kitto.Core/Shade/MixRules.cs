@@ -51,6 +51,9 @@ public sealed record MixRules(Wish Wish, Share Grey)
     /// <summary>Whether extra cover has something to cover: white hair, or the warmth of lightened hair (SH5, SH9).</summary>
     public bool Covered { get; init; }
 
+    /// <summary>Whether the line has no shade of the wished ash near the wish, so that the other ash stands in for it.</summary>
+    public bool AshForAsh { get; init; }
+
     /// <summary>The least share that can be weighed in the smallest sachet of this kit (BE4).</summary>
     public double Least { get; init; }
 
@@ -97,26 +100,27 @@ public sealed record MixRules(Wish Wish, Share Grey)
     {
         bool light = states.Any(s => s.Kind == HairKind.Lightened), natural = states.Any(s => s.Kind == HairKind.Natural);
         bool lifts = natural && formula.Line.IsPermanent && formula.Developer.Value > Developer.Choice.Deposit;
-        return new MixRules(formula.Wish, grey)
+        var rules = new MixRules(formula.Wish, grey)
         {
             Each = formula.Line.Kind == LineKind.HighLift ? null : lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? 1.5 : 1,
             Mean = lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? (.5, 1) : (.5, .5),
             Covered = grey.Value >= CoverFrom || (light && states.Any(s => s.Tone.Families.Any(Dye.Warm))),
             Least = least,
         };
+        return rules with { AshForAsh = rules.WantsAsh && !rules.Near(formula.Line).Any(s => s.Level > 0 && rules.Wished(s.Family)) };
     }
 
     /// <summary>The least neutral that the white hair needs in the mix (SH5).</summary>
     public double NeutralNeeded => Grey.Value switch { < .25 => 0, < .5 => .25, <= .75 => .5, _ => .75 };
 
-    /// <summary>Whether an ash would show its green or blue base.</summary>
-    public bool AshShows => Grey.Value >= AshShowsFrom;
+    /// <summary>Whether an ash would show its green or blue base; a high-lift shade is too pale for that.</summary>
+    public bool AshShows => Grey.Value >= AshShowsFrom && Each is not null;
 
     /// <summary>Whether green is what is wished.</summary>
     public bool WantsAsh => Wish.Tone.Families.Any(Ash);
 
-    /// <summary>Whether a family is what is wished; both ashes are one where the line has not the very one.</summary>
-    public bool Wished(Family? family) => family is { } f && (IsNeutral(f) ? Wish.Tone.IsNeutral : Wish.Tone.Families.Any(w => w == f || (Ash(w) && Ash(f))));
+    /// <summary>Whether a family is what is wished.</summary>
+    public bool Wished(Family? family) => family is { } f && (IsNeutral(f) ? Wish.Tone.IsNeutral : Wish.Tone.Families.Any(w => w == f || (AshForAsh && Ash(w) && Ash(f))));
 
     /// <summary>What a mix does that a colourist would not sign, as far as its parts tell.</summary>
     internal Breach Of(in MixSums m)
@@ -133,7 +137,9 @@ public sealed record MixRules(Wish Wish, Share Grey)
     public Breach Of(IEnumerable<MixPart> parts, Line line) => Of(MixSums.Of(parts, this, line));
 
     /// <summary>What a forecast adds to it.</summary>
-    public Breach Of(Canvas canvas, Looked looked) => (!WantsAsh && canvas.Greenest(looked) < 0 ? Breach.Green : 0) | (canvas.Spoils(looked) ? Breach.Lengths : 0);
+    public Breach Of(Canvas canvas, Looked looked) => Forecast(canvas.Greenest(looked), canvas.Spoils(looked));
+
+    internal Breach Forecast(double greenest, bool spoils) => (!WantsAsh && greenest < 0 ? Breach.Green : 0) | (spoils ? Breach.Lengths : 0);
 
     /// <summary>By how many levels a mean lies outside what the wish allows.</summary>
     public double Off(double mean) => Math.Max(0, Math.Max(Wish.Level.Value - Mean.Below - mean, mean - Wish.Level.Value - Mean.Above));
@@ -172,9 +178,7 @@ public sealed record MixRules(Wish Wish, Share Grey)
             return false;
         }
 
-        // Ash takes the warmth out of a warm wish, and warmth the ash out of an ash; a tenth of red against the green of an ash is another matter (SH6).
-        bool fights = Wish.Tone.Families.All(Dye.Warm) ? m.Cool > 0 : Wish.Tone.Families.All(Ash) && (m.Yellow > 0 || m.Warm > (AshShows ? RedAgainstAsh + 1e-9 : 0));
-        if (fights)
+        if (Fights(m))
         {
             return false;
         }
@@ -183,6 +187,10 @@ public sealed record MixRules(Wish Wish, Share Grey)
         return Wish.Tone.IsNeutral ? m.Neutral >= OfNeutral * colour - 1e-9
             : m.Have switch { 2 => m.Family >= least * colour - 1e-9, 1 => m.Seasoned > 0, _ => true };
     }
+
+    /// <summary>Whether it takes its own wish back: ash the warmth out of a warm wish, warmth the ash out of an ash; a tenth of red against the green of an ash is another matter (SH6).</summary>
+    internal bool Fights(in MixSums m) =>
+        Wish.Tone.Families.All(Dye.Warm) ? m.Cool > 0 : Wish.Tone.Families.All(Ash) && (m.Yellow > 0 || m.Warm > (AshShows ? RedAgainstAsh + 1e-9 : 0));
 
     private bool Opposed(in MixSums m)
     {
@@ -200,46 +208,30 @@ internal readonly record struct MixSums
 
     /// <summary>What the line has of the wished family near the wish: 2 shades, 1 a concentrate only, 0 nothing (SH18).</summary>
     public int Have { get; private init; }
-
     public int Parts { get; private init; }
-
     public int Concentrates { get; private init; }
 
     /// <summary>Level of the deepest shade; 0 where none has one.</summary>
     public int Deepest { get; private init; }
-
     public int Lightest { get; private init; }
-
     public double Smallest { get; private init; }
-
     public double Neutral => one[0];
-
     public double Extra => one[1];
 
     /// <summary>Of the wished family, concentrates aside; these are <see cref="Seasoned"/>.</summary>
     public double Family => one[2];
-
     public double Seasoned => one[3];
 
     /// <summary>Of families that are neither wished nor neutral.</summary>
     public double Foreign => one[4];
-
     public double Clear => one[5];
-
     public double Concentrate => one[6];
-
     public double Depth => one[7];
-
     public double Green => two[0];
-
     public double Blue => two[1];
-
     public double Violet => two[2];
-
     public double Red => two[3];
-
     public double Copper => two[4];
-
     public double Yellow => two[5];
 
     /// <summary>Share of ash, as shade or concentrate.</summary>

@@ -25,30 +25,38 @@ internal sealed class MixScorer
         order = [.. Enumerable.Range(0, canvas.Spots.Count)];
     }
 
-    /// <summary>The weighted dE00 to the wish; null as soon as it is certain to be more than the limit. Every difference is 0 or more, so what is summed so far is never more than the whole.</summary>
-    public double? DeltaE(ReadOnlySpan<int> shades, ReadOnlySpan<double> shares, double limit)
+    /// <summary>The weighted dE00 to the wish and what the forecast breaks; null as soon as the difference is certain to be more than the limit. No difference is below 0, so what is summed so far is never more than the whole.</summary>
+    public (double DeltaE, Breach Breach)? Of(MixRules rules, ReadOnlySpan<int> shades, ReadOnlySpan<double> shares, double limit)
     {
-        double sum = 0;
+        double sum = 0, greenest = double.MaxValue;
+        bool spoils = false;
         for (int n = 0; n < order.Length; n++)
         {
             int i = order[n];
             var spot = canvas.Spots[i];
+            if (spot.Weight == 0 && spot.Floor is null)
+            {
+                continue;
+            }
+
+            var seen = spot.See(Mix(onWhite[i], shades, shares), Mix(onPigment[i], shades, shares));
+            spoils |= canvas.Spoils(spot, seen);
             if (spot.Weight == 0)
             {
                 continue;
             }
 
-            double cost = spot.Weight * canvas.Miss(spot.See(Mix(onWhite[i], shades, shares), Mix(onPigment[i], shades, shares)));
-            sum += cost;
+            sum += spot.Weight * canvas.Miss(seen);
+            greenest = Math.Min(greenest, canvas.Greenest(spot, seen));
             if (sum > limit)
             {
-                // What turned one mix away is looked at first for the next.
+                // What turned one mix away is looked at sooner for the next.
                 (order[n], order[n / 2]) = (order[n / 2], order[n]);
                 return null;
             }
         }
 
-        return sum;
+        return (sum, rules.Forecast(greenest, spoils));
     }
 
     /// <summary>The dye of a mix, as <see cref="Mixture"/> makes it.</summary>

@@ -33,6 +33,7 @@ public sealed class MixSearch
     private readonly MixSums nothing;
     private readonly MixSums[] sums;
     private readonly bool[,] fit;
+    private readonly bool[] body;
     private readonly MixScorer scorer;
     private int looked;
 
@@ -49,9 +50,13 @@ public sealed class MixSearch
             for (int b = 0; b < shades.Length; b++)
             {
                 // What two shades break together, they break in any shares; a tenth of each leaves out what depends on these.
-                fit[a, b] = (rules.Of(nothing.With(sums[a], .1).With(sums[b], .1)) & (Breach.Neighbours | Breach.Concentrate | Breach.Opposites)) == 0;
+                var two = nothing.With(sums[a], .1).With(sums[b], .1);
+                fit[a, b] = (rules.Of(two) & (Breach.Neighbours | Breach.Concentrate | Breach.Opposites)) == 0 && !rules.Fights(two);
             }
         }
+
+        // Without a shade of what is wished no mix is made of it, whatever the shares (SH18).
+        body = [.. sums.Select(s => nothing.Have < 2 || (rules.Wish.Tone.IsNeutral ? s.Neutral : s.Family) > 0)];
     }
 
     /// <summary>The mix to propose and the best of other kinds.</summary>
@@ -90,7 +95,7 @@ public sealed class MixSearch
         Candidate? Kept(Candidate? c) => c is { } other && other.Breach <= chosen.Breach ? c : null;
     }
 
-    /// <summary>Whether more parts earn their place beside fewer (SH21).</summary>
+    // Whether more parts earn their place beside fewer.
     private static Candidate? Better(Candidate? fewer, Candidate? more) => (fewer, more) switch
     {
         ({ } a, { } b) => b.Breach != a.Breach ? b.Breach < a.Breach ? b : a : a.DeltaE - b.DeltaE > PartEarns * (b.Parts - a.Parts) ? b : a,
@@ -118,14 +123,13 @@ public sealed class MixSearch
             foreach (var (of, shares, breach, outside, away) in group)
             {
                 looked++;
-                if (scorer.DeltaE(of, shares, nearest + Alike) is not { } deltaE)
+                if (scorer.Of(rules, of, shares, nearest + Alike) is not { } seen)
                 {
                     continue;
                 }
 
-                var all = breach | Forecast(of, shares);
-                found.Add(new Candidate(of, shares, all, outside, away, deltaE));
-                nearest = all == breach ? Math.Min(nearest, deltaE) : nearest;
+                found.Add(new Candidate(of, shares, breach | seen.Breach, outside, away, seen.DeltaE));
+                nearest = seen.Breach == 0 ? Math.Min(nearest, seen.DeltaE) : nearest;
             }
 
             if (found.Any(f => f.Breach == group.Key.Breach))
@@ -179,6 +183,11 @@ public sealed class MixSearch
                 continue;
             }
 
+            if (most == Breach.None && parts == 1 && !body[i] && !begun.Any(b => body[b]))
+            {
+                continue;
+            }
+
             int[] set = [.. begun, i];
             foreach (int[] whole in parts == 1 ? [set] : Sets(parts - 1, set, most))
             {
@@ -186,8 +195,6 @@ public sealed class MixSearch
             }
         }
     }
-
-    private Breach Forecast(int[] of, double[] shares) => rules.Of(canvas, canvas.Look(new Mixture(canvas.Line, canvas.Developer, Parts(of, shares))));
 
     private IReadOnlyList<MixPart> Parts(int[] of, double[] shares) => [.. of.Select((s, i) => new MixPart(shades[s].Code, Share.Of(shares[i]))).OrderByDescending(p => p.Share.Value)];
 
@@ -199,18 +206,8 @@ public sealed class MixSearch
     private Candidate? OtherBase(Candidate chosen)
     {
         var family = Base(chosen.Shades, chosen.Shares);
-        var (one, two) = (Of(1, other: family), chosen.Parts > 1 ? Of(2, other: family) : null);
-        return Better(one, two);
+        return Better(Of(1, other: family), chosen.Parts > 1 ? Of(2, other: family) : null);
     }
 
-    private Family? Base(int[] of, double[] shares)
-    {
-        int most = 0;
-        for (int i = 1; i < of.Length; i++)
-        {
-            most = shares[i] > shares[most] ? i : most;
-        }
-
-        return shades[of[most]].Family;
-    }
+    private Family? Base(int[] of, double[] shares) => shades[of[Array.IndexOf(shares, shares.Max())]].Family;
 }

@@ -47,7 +47,11 @@ public static class MixWords
             : $"The wish is {rules.Wish.Tone}; only {sums.Family * 100:0.#} % of this mix is of that family.");
         Say(Breach.Level, "SH16", $"Its shades lie on average at level {sums.MeanLevel:0.#}; the wish is {rules.Wish.Level}.");
         Say(Breach.ExtraCover, "SH4", "Extra cover is made for white hair, and there is little here.");
-        if (!forced && !rules.Wish.Tone.IsNeutral && sums.Have < 2)
+        if (!forced && !rules.Wish.Tone.IsNeutral && rules.AshForAsh && sums.Have == 2)
+        {
+            why.Add(new Because("SH18", $"{plan.Line.Name} has no {rules.Wish.Tone} near level {rules.Wish.Level}: its other ash stands in for it. Another line may have it.", "attention"));
+        }
+        else if (!forced && !rules.Wish.Tone.IsNeutral && sums.Have < 2)
         {
             why.Add(new Because("SH18", $"{plan.Line.Name} has no {rules.Wish.Tone} near level {rules.Wish.Level}: {(sums.Have == 1 ? "a concentrate stands in for it" : "the mix is neutral")}. Another line may have it.", "attention"));
         }

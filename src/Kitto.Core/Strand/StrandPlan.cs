@@ -52,6 +52,12 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
 
         var lengths = LengthsPlan.Of(c, roots, why);
         int? own = null, ownBand = null;
+        if (lengths is { Does: Does.Tone, Wish.Clear: true } && !shelf.ForLengths(c.Goal.Service, line).InStock.Any(s => s.Code == ShadeOf.Clear))
+        {
+            why.Add(new Because("SH24", "There is no clear in stock, and anything else would tint the lengths: they are left alone.", "attention"));
+            lengths = new LengthsPlan(Does.Shield, null);
+        }
+
         if (lengths is { Does: Does.Tone, Wish: { } wish })
         {
             own = formulas.Count;

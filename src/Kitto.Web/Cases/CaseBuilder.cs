@@ -110,8 +110,8 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         }
 
         return (values, coloured is { } day
-            ? $"Regrowth reckoned from colour day {day:d MMM}, {days} days at {rate.Mean:0.0} mm a month: correct what you see otherwise"
-            : $"Regrowth grown on by {days} days since the reading of {taken:d MMM}{(passed is null ? "" : $". {passed}")}");
+            ? $"Regrowth reckoned from colour day {day:d MMM}, {Days(days)} at {rate.Mean:0.0} mm a month: correct what you see otherwise"
+            : $"Regrowth grown on by {Days(days)} since the reading of {taken:d MMM}{(passed is null ? "" : $". {passed}")}");
     }
 
     /// <summary>The zones of last time's head, so many weeks after that colour, by the paths of the form; null before the first report.</summary>
@@ -313,6 +313,8 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         ["weighed"] = used.Weighed,
         ["daysAgo"] = used.DaysAgo,
     };
+
+    private static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
 
     private static int Days(ClientRecord record, DateOnly day) => Math.Clamp(record.Today.DayNumber - day.DayNumber, 0, 3650);
 }

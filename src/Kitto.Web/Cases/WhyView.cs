@@ -24,7 +24,9 @@ public sealed record WhyView(Answer Answer, ClientRecord? Record)
     public string? Heading => Headings.TryGetValue(Answer.Why, out string? says) ? "Why " + says : null;
 
     /// <summary>Its reasons.</summary>
-    public IEnumerable<Because> Reasons => Answer.Prescription!.Because.Where(b => b.About == Answer.Why || (Answer.Why == "shade" && b.About == "lengths"));
+    public IEnumerable<Because> Reasons => Answer.Prescription!.Because.Where(b => b.About == Answer.Why || (Answer.Why == "shade" && b.About == "lengths")
+        // What asks for attention is of the strength, or of the mix.
+        || (b.About == "attention" && Answer.Why == (b.Rule.StartsWith("DV", StringComparison.Ordinal) ? "developer" : "shade")));
 
     /// <summary>A number as it is read.</summary>
     public static string Say(Used used) => FormattableString.Invariant($"{used.Value:0.###}{(used.Unit.Length > 0 ? " " : "")}{used.Unit}");

@@ -183,7 +183,7 @@
         const perPixel = Number(svg.dataset.mm) * Number(svg.dataset.width) / svg.getBoundingClientRect().width * Number(other.dataset.factor);
         const start = Number(other.getAttribute('aria-valuenow')), from = event.clientX;
         const { path } = other.dataset, range = [Number(other.getAttribute('aria-valuemin')), Number(other.getAttribute('aria-valuemax'))];
-        this.drag = e => this.put(path, start + (e.clientX - from) * perPixel, range);
+        this.drag = e => this.measure(path, start + (e.clientX - from) * perPixel, range);
       } else if (line) {
         const { zone } = line.dataset;
         const svg = of('svg');
@@ -210,8 +210,8 @@
       const away = (a, b) => Math.min(Math.abs(a - b), 1 - Math.abs(a - b));
       return away(turn, before) < away(turn, after) ? before : after;
     },
-    set(zone, mm) { this.put(`zones.${zone}.regrowthMm`, mm, [0, 300]); },
-    put(path, mm, [least, most]) {
+    set(zone, mm) { this.measure(`zones.${zone}.regrowthMm`, mm, [0, 300]); },
+    measure(path, mm, [least, most]) {
       const field = this.field(path);
       const value = String(Math.min(most, Math.max(least, Math.round(mm))));
       if (field.value === value) return;
@@ -224,7 +224,7 @@
       if (!by || !at) return;
       event.preventDefault();
       if (at.classList.contains('lane-move')) this.move(at.dataset.zone, Number(at.getAttribute('aria-valuenow')) - 1 + (event.key === 'ArrowUp' || event.key === 'ArrowLeft' ? -1 : 1));
-      else if (at.dataset.path) this.put(at.dataset.path, Number(at.getAttribute('aria-valuenow')) + by, [Number(at.getAttribute('aria-valuemin')), Number(at.getAttribute('aria-valuemax'))]);
+      else if (at.dataset.path) this.measure(at.dataset.path, Number(at.getAttribute('aria-valuenow')) + by, [Number(at.getAttribute('aria-valuemin')), Number(at.getAttribute('aria-valuemax'))]);
       else if (at.id === 'line-handle') this.only(at.dataset.zone, () => this.set(at.dataset.zone, Number(this.field(`zones.${at.dataset.zone}.regrowthMm`).value) + by));
       else {
         const parts = this.parts();
