@@ -69,8 +69,8 @@ public static class Prescriber
 
         var next = NextKit.Of(c.Reading, strand.Formulas[0].Wish.Level, c.Goal.Service, laid.Plan?.ColourOn, why);
         var lines = formulas.Select(f => f.Line).Distinct().ToList();
-        var skin = Holds.Skin(c.Reading.Client, [.. lines.Select(l => shelf.Find(l)!)], laid.Days, c.House, why);
-        var tested = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why);
+        var skin = Holds.Skin(c.Reading.Client, [.. lines.Select(l => shelf.Find(l)!)], laid.Days, c.House, why, kit);
+        var tested = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why, kit);
         if (laid.Soften)
         {
             why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.School("AP9") == "long" ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {PreSoftenGrams} g in its own vial.", "tests"));

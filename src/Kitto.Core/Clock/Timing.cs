@@ -115,10 +115,13 @@ public static class Timing
             why.Add(new Because("TM6", $"The hair grown out is long: its grown stretch is painted first over the whole head, the scalp stretch from {scalp[0].PaintedAt} on, because the warm scalp goes faster.", "clock"));
         }
 
+        double ScalpOver(ZoneTime z) => ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes);
+        // The grown hair may stay to the longest contact; where a lift is shortened all the same, it is for the scalp.
+        bool ForScalp(Schedule s) => s.Scalp is { } turn && turn.Max(ScalpOver) > s.Zones.Max(z => windows[(int)z.Zone].Miss(z.ContactMinutes));
         var fitted = Shorten(best, reading, service, line);
         if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
         {
-            why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, so that no zone has the colour on longer than {line.LongestContact}.", "clock", Times(fitted, line)));
+            why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, {(ForScalp(best) ? $"because the scalp stretch is warm and goes by the line's {line.Process}" : $"so that no zone has the colour on longer than {line.LongestContact}")}.", "clock", Times(fitted, line)));
         }
         else if (house.School("TM2") == "firstStroke")
         {
@@ -127,6 +130,11 @@ public static class Timing
         else
         {
             why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(timer is { } quick ? $"no longer than {quick}, watched on a wiped strand" : Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", "clock", Times(fitted, line)));
+        }
+
+        if (fitted.Scalp is { } warm && warm.MaxBy(ScalpOver) is { } worst && ScalpOver(worst) > 0)
+        {
+            why.Add(new Because("TM6", $"The scalp stretch of the {worst.Zone.Facts().Says} has the colour on for {worst.ContactMinutes}, {Minutes.Of(ScalpOver(worst)).Tenths()} more than it should: quicker hands, or fewer zones at a time, make it less.", "attention"));
         }
 
         foreach (var zone in fitted.Zones)
@@ -147,7 +155,9 @@ public static class Timing
             var remedies = Remedies.Of(fitted, reading, hands, service, line, house);
             fitted = fitted with { Remedies = remedies };
             var first = remedies.FirstOrDefault(r => r.Fits);
-            why.Add(first is null
+            why.Add(first is null && fitted.Zones.All(z => windows[(int)z.Zone].Miss(z.ContactMinutes) <= 0)
+                ? new Because("TM6", "Only the scalp stretch is over its time; it is rinsed where it was painted first as soon as the timer ends.", "clock")
+                : first is null
                 ? new Because("TM8", "Nothing that was tried brings every zone within its longest time: fewer zones, or the chair.", "clock")
                 : new Because(first.Rule, first.Says, "clock"));
         }

@@ -187,7 +187,7 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
         bool shadow = rows[0].Does == Does.Blend;
         return new Spot(null, stretch, weight, grey, takes, takes, Fibre.White, lifted > 0 ? Melanin.Lifted(state.Level.Value, lifted) : state.Fibre, lifted)
         {
-            Floor = shadow || stretch == Stretch.Band ? null : Dye.Look(Math.Max(1, Math.Min(state.Level.Value, formula.Wish.Level.Value) - Wish.HalfLevel), formula.Wish.Tone).Lab.L,
+            Floor = shadow || stretch == Stretch.Band ? null : Dye.Look(Math.Max(1, (formula.Asked ? Math.Min(state.Level.Value, formula.Wish.Level.Value) : state.Level.Value) - Wish.HalfLevel), formula.Wish.Tone).Lab.L,
         };
     }
 

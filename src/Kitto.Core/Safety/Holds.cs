@@ -24,7 +24,7 @@ public static class Holds
         : SkinToDays;
 
     /// <summary>Whether the skin test counts on colour day for every line of the kit.</summary>
-    public static SkinState Skin(ClientFacts client, IReadOnlyList<Line> lines, int daysUntilColour, House house, ICollection<Because> why)
+    public static SkinState Skin(ClientFacts client, IReadOnlyList<Line> lines, int daysUntilColour, House house, ICollection<Because> why, bool kit = true)
     {
         var test = client.SkinTest;
         if (test is { Result: SkinResult.Reacted })
@@ -63,15 +63,16 @@ public static class Holds
 
         why.Add(missing is null
             ? new Because("SA5", $"The skin test of {test!.DaysAgo} days ago came clear for this line. A clear test does not promise that nothing happens.", "tests")
-            : new Because("SA5", $"The main sachets are mixed only once a skin test with this kit's own sachet has come clear after 48 hours. {missing}", "tests"));
+            : new Because("SA5", $"{(kit ? "The main sachets are mixed only once a skin test with this kit's own sachet has come clear after 48 hours." : "Nothing is mixed before a skin test with this line has come clear after 48 hours.")} {missing}", "tests"));
         return missing is null ? SkinState.Clear : SkinState.Required;
     }
 
     /// <summary>Whether a strand test is needed, and whether it came right.</summary>
     /// <param name="client">The client.</param>
     /// <param name="sameFormula">Whether this is known to be the formula of last time.</param>
+    /// <param name="kit">Whether it is for a kit; else for the chair.</param>
     /// <param name="why">Reasons are added.</param>
-    public static StrandState Strand(ClientFacts client, bool sameFormula, ICollection<Because> why)
+    public static StrandState Strand(ClientFacts client, bool sameFormula, ICollection<Because> why, bool kit = true)
     {
         switch (client.StrandTest)
         {
@@ -87,7 +88,7 @@ public static class Holds
 
         bool needed = client.FirstKit || !sameFormula;
         why.Add(new Because("SA12", needed
-            ? $"A strand test must come right first: {(client.FirstKit ? "this is her first kit" : "the formula is not the same as last time, or last time is not known")}."
+            ? $"A strand test must come right first: {(client.FirstKit ? kit ? "this is her first kit" : "nothing of hers is on record yet" : "the formula is not the same as last time, or last time is not known")}."
             : "Same formula as last time: a strand test is offered, not asked for.", "tests"));
         return needed ? StrandState.Required : StrandState.Offered;
     }

@@ -19,6 +19,9 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
     /// <summary>The strength in the bottle, which is what meets the hair, whatever was wished.</summary>
     public Volume Developer { get; } = Strength.Of(Blend);
 
+    /// <summary>Whether what it makes of the lengths was wished for in so many words, so that it may be deeper than they are (SV14).</summary>
+    public bool Asked { get; init; } = true;
+
     /// <summary>Whether it goes on regrowth by brush: the first formula of a root service, or the second step on it.</summary>
     public bool OnRoots => Use is Roots or Shadow or Second;
 

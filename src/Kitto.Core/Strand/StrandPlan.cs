@@ -61,7 +61,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         if (lengths is { Does: Does.Tone, Wish: { } wish })
         {
             own = formulas.Count;
-            formulas.Add(FormulaPlan.Of(c, FormulaPlan.Lengths, shelf.ForLengths(c.Goal.Service, line), wish, HairState.Of(c.Reading, lead, Stretch.Lengths), shelf, why));
+            formulas.Add(FormulaPlan.Of(c, FormulaPlan.Lengths, shelf.ForLengths(c.Goal.Service, line), wish, HairState.Of(c.Reading, lead, Stretch.Lengths), shelf, why) with { Asked = c.Goal.Lengths is not null || c.Goal.Service == Service.RootAndRefresh });
         }
 
         if (c.Reading.Hair.Band is { } band)
