@@ -53,7 +53,7 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
         [
             "Work a little of the colour over stained skin and wipe: it lifts the stain better than water.",
             $"Lean forward. Lukewarm water{(c.House.School("AF2") == "coolLast" ? ", the last of it cool," : "")} until it runs clear, away from lighter lengths.",
-            combed ? "Shampoo gently once. Condition." : "Shampoo gently, twice as a rule, until the lather shows no tint. Condition the lengths.",
+            combed ? "Shampoo gently once. Condition." : p.Formulas.Count > 1 ? "Shampoo gently until the lather shows no tint. No conditioner yet: towel-dry." : "Shampoo gently, twice as a rule, until the lather shows no tint. Condition the lengths.",
         ], Rules: ["AF1", "AF2", "AF3", "AF4"]));
         if (!combed && p.Formulas.Count > 1)
         {

@@ -146,7 +146,7 @@ public static class Prescriber
 
         // 7 amount, which wants no shades: hair, hands and bowls
         var belief = Factor.Learned(hands);
-        var sizes = strand.Formulas.Select((f, at) => Amount.Size(strand, at, c, clocks[at].Batches, belief, why)).ToList();
+        var sizes = strand.Formulas.Select((f, at) => Amount.Size(strand, at, c, clocks[at].Batches, belief, decision == Decision.Kit, why)).ToList();
         var residual = Residual.Of(c.Reports);
         if (c.Reports.Count > 0)
         {

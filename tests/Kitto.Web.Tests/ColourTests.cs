@@ -137,4 +137,25 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
             Assert.Equal(CatalogueReader.Write(line), CatalogueReader.Write(back!));
         }
     }
+
+    [Fact]
+    public async Task What_nobody_read_or_comes_out_far_from_the_wish_is_not_signed_without_a_yes()
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        await visitor.Open("/clients/new");
+        await visitor.Send("main form", ("Name", "Yes Sayer"), ("BirthDate", "1980-01-01"));
+        string sitting = visitor.Address;
+        await visitor.Open(sitting.Replace("/prescription", "/answers", StringComparison.Ordinal));
+        await visitor.Answer();
+        (string, string?)[] facts = [("hair.naturalLevel", "5"), ("hair.density", "medium"), ("hair.porosity", "normal"), ("hair.lengthCm", "35"), ("hair.lengths.level", "5"), ("hair.lengths.tone", "N"), ("hair.lengths.history", "permanent"),
+            .. Enum.GetNames<Core.Head.Zone>().Select(z => char.ToLowerInvariant(z[0]) + z[1..]).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "10") })];
+        await visitor.Open(sitting);
+        await visitor.Send("#sitting", "?handler=Sign", facts);
+        Assert.EndsWith("/prescription?handler=Sign", visitor.Address, StringComparison.Ordinal);
+        Assert.Contains("asks for your yes", visitor.Text, StringComparison.Ordinal);
+        Assert.Equal("hair.texture", visitor.Find(".attention input").GetAttribute("value"));
+        Assert.Equal("15", visitor.Find("#f-zones-crown-regrowthMm").GetAttribute("value"));
+        await visitor.Send("#sitting", "?handler=Sign", [.. facts, ("confirm", "hair.texture")]);
+        Assert.StartsWith("/kits/", visitor.Address, StringComparison.Ordinal);
+    }
 }

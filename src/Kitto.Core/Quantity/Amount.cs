@@ -21,8 +21,9 @@ internal static class Amount
     /// <param name="c">The case.</param>
     /// <param name="batches">Its strokes by bowl.</param>
     /// <param name="belief">What is believed of the hands.</param>
+    /// <param name="kit">Whether it is sent; in the chair nothing is sealed in reserve.</param>
     /// <param name="why">Reasons are added.</param>
-    public static Sizing Size(StrandPlan plan, int at, Case c, IReadOnlyList<IReadOnlyList<Stroke>> batches, Factor belief, ICollection<Because> why)
+    public static Sizing Size(StrandPlan plan, int at, Case c, IReadOnlyList<IReadOnlyList<Stroke>> batches, Factor belief, bool kit, ICollection<Because> why)
     {
         var formula = plan.Formulas[at];
         bool damp = c.Goal.DampLengths ?? !formula.OnRoots;
@@ -41,7 +42,7 @@ internal static class Amount
             why.Add(new Because("DO7", "The lengths are damp, which takes about a third less and blends more evenly.", "quantity"));
         }
 
-        return Sizing.For(bases, belief, c.House.Quantile, formula.Line.Thickness, c.House.School("DO10") == "onePair");
+        return Sizing.For(bases, belief, c.House.Quantile, formula.Line.Thickness, !kit || c.House.School("DO10") == "onePair");
     }
 
     /// <summary>One formula on the scale.</summary>

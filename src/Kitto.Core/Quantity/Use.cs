@@ -22,6 +22,9 @@ public static class Use
     /// <summary>Mix held by a gram of damp lengths (DO7).</summary>
     public const double CombedDamp = 0.75;
 
+    /// <summary>What is combed through at the end, or stirred with conditioner, takes this part of what lengths take (ours).</summary>
+    public const double CombedThrough = 0.5;
+
     /// <summary>Lengths taper: not every hair reaches the ends.</summary>
     public const double Taper = 0.6;
 
@@ -63,7 +66,8 @@ public static class Use
                 {
                     { Regrowth: true } => coat * (painted * Cm(0, PaintedMm) + worked * (Cm(PaintedMm, UntaperedMm) + Taper * Cm(UntaperedMm, double.MaxValue))),
                     { Does: Does.Blend } => TailCoat * painted * coat * row.Centimetres,
-                    _ => combed * row.Centimetres * (row.Does == Does.PullThrough && diluted ? .5 : 1),
+                    // What is only combed through at the end has what is on already; what is stirred with conditioner is half of that.
+                    _ => combed * row.Centimetres * ((row.Does == Does.PullThrough && diluted) || row is { Does: Does.Tone, Turn: Turn.Last } ? CombedThrough : 1),
                 };
             }
 

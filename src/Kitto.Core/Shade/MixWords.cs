@@ -46,7 +46,11 @@ public static class MixWords
             ? $"A neutral wish is at least half neutral and no more than a third of anything else; this mix has {sums.Neutral * 100:0.#} % neutral."
             : $"The wish is {rules.Wish.Tone}; only {sums.Family * 100:0.#} % of this mix is of that family.");
         Say(Breach.Level, "SH16", $"Its shades lie on average at level {sums.MeanLevel:0.#}; the wish is {rules.Wish.Level}.");
-        Say(Breach.ExtraCover, "SH4", "Extra cover is made for white hair, and there is little here.");
+        if (rules.Grey.Value < Developer.Choice.NoGrey)
+        {
+            Say(Breach.ExtraCover, "SH4", "Extra cover is made for white hair, and there is little here.");
+        }
+
         if (!forced && !rules.Wish.Tone.IsNeutral && rules.AshForAsh && sums.Have == 2)
         {
             why.Add(new Because("SH18", $"{plan.Line.Name} has no {rules.Wish.Tone} near level {rules.Wish.Level}: its other ash stands in for it. Another line may have it.", "attention"));
