@@ -46,10 +46,10 @@ public static class CaseReader
         var goalIn = Needed(root, "goal", "an object with service");
         var client = clientIn is null ? null : ReadingReader.Client(clientIn, shelf);
         var hair = hairIn is null ? null : ReadingReader.Hair(hairIn);
-        var goal = goalIn is null ? null : ReadGoal(goalIn);
+        var goal = goalIn is null ? null : GoalReader.Read(goalIn);
         var zones = ReadingReader.Zones(root, hair?.Texture ?? Texture.Medium, goal?.Service ?? Service.RootTouchUp);
         var hands = ReadingReader.Hands(root.Object("hands"));
-        var house = ReadHouse(root.Object("house"));
+        var house = HouseReader.Read(root.Object("house"));
         string? line = root.Text("line");
         if (line is not null && shelf is not null && shelf.Find(line) is null)
         {
@@ -94,13 +94,6 @@ public static class CaseReader
         return [.. Assumptions.Facts.Select(f => f.Path).Where(path => !(path.StartsWith("hair.lengths.", StringComparison.Ordinal) ? lengths?.Has(path[13..]) ?? false : hair.Has(path[5..])))];
     }
 
-    /// <summary>Whether face-framing pieces are painted in a shadow (SV16).</summary>
-    private enum Frame
-    {
-        Paint,
-        LeaveOut,
-    }
-
     private static ObjectReader? Needed(ObjectReader root, string name, string range)
     {
         if (!root.Has(name))
@@ -109,50 +102,6 @@ public static class CaseReader
         }
 
         return root.Object(name);
-    }
-
-    private static Goal ReadGoal(ObjectReader r)
-    {
-        string services = string.Join(", ", Enum.GetNames<Service>().Select(JsonNamingPolicy.CamelCase.ConvertName));
-        var goal = new Goal(r.Require("service", r.OneOf<Service>("service"), services),
-            r.Number("level", 1, 12, 0.5) is { } level ? Level.Of(level) : null, ReadingReader.Tone(r),
-            r.Text("lengthsCondition") switch
-            {
-                null => null,
-                "dry" => false,
-                "damp" => true,
-                var other => Condition(other),
-            })
-        {
-            Lengths = r.Object("lengths") is { } lengths ? ReadLengths(lengths) : null,
-            LeaveFrame = r.OneOf<Frame>("frame") == Frame.LeaveOut,
-            How = r.OneOf<How>("how") ?? How.Usual,
-            Tail = r.Number("tailMm", 10, 100) is { } tail ? Millimetres.Of(tail) : null,
-        };
-        r.Done();
-        return goal;
-
-        static LengthsGoal ReadLengths(ObjectReader l)
-        {
-            var wish = new LengthsGoal(l.Number("level", 1, 12, 0.5) is { } level ? Level.Of(level) : null, ReadingReader.Tone(l), l.Flag("clear") ?? false);
-            if (wish is { Clear: true, Level: not null } or { Clear: true, Tone: not null })
-            {
-                l.Fail("clear", "stands beside a level or a tone; clear changes neither", "clear alone, or level and tone without it");
-            }
-            else if (!wish.Clear && !l.Has("level") && !l.Has("tone"))
-            {
-                l.Fail("level", "is needed: nothing is wished", "a level 1 to 12, a tone, or clear: true");
-            }
-
-            l.Done();
-            return wish;
-        }
-
-        bool? Condition(string text)
-        {
-            r.Fail("lengthsCondition", $"is \"{text}\", which is not known", "dry, damp");
-            return null;
-        }
     }
 
     private static Grown ReadGrown(ObjectReader r)
@@ -232,34 +181,6 @@ public static class CaseReader
         return default;
     }
 
-    /// <summary>A departure from the house for one client: of a school or a caution; nothing else has one.</summary>
-    private static HerWay? ReadHerWay(ObjectReader r)
-    {
-        int before = r.Errors.Count;
-        string? id = r.Text("rule");
-        var rule = id is null ? null : RuleBook.Find(id);
-        string[] ways = rule is { Options: { } options } ? [.. options.Select(o => o.Name)] : rule is { Kind: RuleKind.Caution } ? [HerWay.Taken] : [];
-        if (ways.Length == 0)
-        {
-            r.Fail("rule", id is null ? "is needed" : $"is \"{id}\", which nobody can depart from", "a rule with schools, or a caution");
-        }
-
-        string? way = r.Text("way");
-        if (ways.Length > 0 && (way is null || !ways.Contains(way)))
-        {
-            r.Fail("way", way is null ? "is needed" : $"is \"{way}\", which is no way of {id}", string.Join(", ", ways));
-        }
-
-        var found = new HerWay(id ?? "", way ?? "", r.Text("reason", 300) ?? "", r.Text("by") ?? "", r.Require("on", r.Date("on"), "a date as year-month-day"));
-        if (!r.Has("reason") || !r.Has("by"))
-        {
-            r.Fail(r.Has("reason") ? "by" : "reason", "is needed", "a text");
-        }
-
-        r.Done();
-        return r.Errors.Count > before ? null : found;
-    }
-
     private static GivenFormula? ReadFormula(ObjectReader r)
     {
         int before = r.Errors.Count;
@@ -324,49 +245,5 @@ public static class CaseReader
             r.Whole("transitDays", 0, 14) ?? 2);
         r.Done();
         return wish;
-    }
-
-    private static House ReadHouse(ObjectReader? r)
-    {
-        if (r is null)
-        {
-            return House.Default;
-        }
-
-        var schools = new Dictionary<string, string>();
-        if (r.Object("schools") is { } s)
-        {
-            foreach (string rule in s.Names.ToList())
-            {
-                if (!Schools.Options.TryGetValue(rule, out var options))
-                {
-                    s.Has(rule);
-                    s.Fail(rule, "is not a rule with schools; a stop has none", string.Join(", ", Schools.Options.Keys));
-                }
-                else if (s.Text(rule) is { } chosen)
-                {
-                    if (options.Contains(chosen))
-                    {
-                        schools[rule] = chosen;
-                    }
-                    else
-                    {
-                        s.Fail(rule, $"is \"{chosen}\", which is no school of it", string.Join(", ", options));
-                    }
-                }
-            }
-        }
-
-        Costs? costs = null;
-        if (r.Object("costs") is { } c)
-        {
-            costs = new Costs(
-                c.Require("shortPerGram", c.Number("shortPerGram", 0.01, 10_000), "0.01 to 10000"), c.Require("leftPerGram", c.Number("leftPerGram", 0.01, 10_000), "0.01 to 10000"));
-            c.Done();
-        }
-
-        var house = new House(r.Number("serviceLevel", House.LeastLevel, House.GreatestLevel) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools, costs, [.. r.Objects("forHer", 40).Select(ReadHerWay).OfType<HerWay>()]);
-        r.Done();
-        return house;
     }
 }

@@ -1,0 +1,80 @@
+using Kitto.Core.Quantity;
+using Kitto.Core.Rules;
+
+namespace Kitto.Core.Contract;
+
+/// <summary>Reads the house of a case: its schools, its level of service, its costs, and what it does for one client.</summary>
+internal static class HouseReader
+{
+    public static House Read(ObjectReader? r)
+    {
+        if (r is null)
+        {
+            return House.Default;
+        }
+
+        var schools = new Dictionary<string, string>();
+        if (r.Object("schools") is { } s)
+        {
+            foreach (string rule in s.Names.ToList())
+            {
+                if (!Schools.Options.TryGetValue(rule, out var options))
+                {
+                    s.Has(rule);
+                    s.Fail(rule, "is not a rule with schools; a stop has none", string.Join(", ", Schools.Options.Keys));
+                }
+                else if (s.Text(rule) is { } chosen)
+                {
+                    if (options.Contains(chosen))
+                    {
+                        schools[rule] = chosen;
+                    }
+                    else
+                    {
+                        s.Fail(rule, $"is \"{chosen}\", which is no school of it", string.Join(", ", options));
+                    }
+                }
+            }
+        }
+
+        Costs? costs = null;
+        if (r.Object("costs") is { } c)
+        {
+            costs = new Costs(
+                c.Require("shortPerGram", c.Number("shortPerGram", 0.01, 10_000), "0.01 to 10000"), c.Require("leftPerGram", c.Number("leftPerGram", 0.01, 10_000), "0.01 to 10000"));
+            c.Done();
+        }
+
+        var house = new House(r.Number("serviceLevel", House.LeastLevel, House.GreatestLevel) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools, costs, [.. r.Objects("forHer", 40).Select(ReadHerWay).OfType<HerWay>()]);
+        r.Done();
+        return house;
+    }
+
+    /// <summary>A departure from the house for one client: of a school or a caution; nothing else has one.</summary>
+    private static HerWay? ReadHerWay(ObjectReader r)
+    {
+        int before = r.Errors.Count;
+        string? id = r.Text("rule");
+        var rule = id is null ? null : RuleBook.Find(id);
+        string[] ways = rule is { Options: { } options } ? [.. options.Select(o => o.Name)] : rule is { Kind: RuleKind.Caution } ? [HerWay.Taken] : [];
+        if (ways.Length == 0)
+        {
+            r.Fail("rule", id is null ? "is needed" : $"is \"{id}\", which nobody can depart from", "a rule with schools, or a caution");
+        }
+
+        string? way = r.Text("way");
+        if (ways.Length > 0 && (way is null || !ways.Contains(way)))
+        {
+            r.Fail("way", way is null ? "is needed" : $"is \"{way}\", which is no way of {id}", string.Join(", ", ways));
+        }
+
+        var found = new HerWay(id ?? "", way ?? "", r.Text("reason", 300) ?? "", r.Text("by") ?? "", r.Require("on", r.Date("on"), "a date as year-month-day"));
+        if (!r.Has("reason") || !r.Has("by"))
+        {
+            r.Fail(r.Has("reason") ? "by" : "reason", "is needed", "a text");
+        }
+
+        r.Done();
+        return r.Errors.Count > before ? null : found;
+    }
+}
