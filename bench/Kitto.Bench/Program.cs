@@ -11,6 +11,7 @@ using Kitto.Bench;
 // kitto bench colours  generated colours as JSON, for an independent library to check
 // kitto bench fuzz     mutated cases, random lines, mutated forms and files by a fixed seed
 // kitto bench sign     ordinary heads, and what of the proposals a colourist would not sign (--list names them)
+// kitto bench same     the answers to 2 000 generated cases, kept (--keep FILE) or held against those kept before a change (--against FILE)
 // kitto bench colour   forecast and search, the search held against the exhaustive one (--quick leaves that out)
 switch (args.FirstOrDefault())
 {
@@ -31,6 +32,8 @@ switch (args.FirstOrDefault())
         return CaseSpeed.Run(Console.Out, args[1..]);
     case "sign":
         return SignRun.Run(Console.Out, list: args.Contains("--list"));
+    case "same":
+        return SameAnswers.Run(Console.Out, args[1..]);
     case "colours":
         Colours.Write(Console.Out, args.Length > 1 ? int.Parse(args[1], System.Globalization.CultureInfo.InvariantCulture) : 2000);
         return 0;
@@ -39,6 +42,6 @@ switch (args.FirstOrDefault())
     case "fuzz":
         return FuzzRun.Run(Console.Out, args[1..]);
     default:
-        Console.Error.WriteLine("bench wants study, speed, clock, case, sign, colour or colours; page is measured by ./kitto bench page");
+        Console.Error.WriteLine("bench wants study, speed, clock, case, sign, same, colour or colours; page is measured by ./kitto bench page");
         return 2;
 }

@@ -42,6 +42,9 @@ public sealed class Mutated(int seed)
         ["scalp"] = ["sound", "sensitive"],
         ["depth"] = ["right", "tooLight", "tooDark"],
         ["result"] = ["clear", "right", "tooLight"],
+        ["frame"] = ["paint", "leaveOut"],
+        ["how"] = ["usual", "quickTone", "twoSteps"],
+        ["order"] = ["outlineFirst", "backFirst", "frontFirst", "toAndFro", "worstFirst"],
     };
 
     /// <summary>A case that is legal in every field, over the whole range; what the fields are together is left to chance.</summary>
@@ -67,12 +70,22 @@ public sealed class Mutated(int seed)
                 ["naturalLevel"] = Half(1, 10),
                 ["lengthCm"] = Flip(.8) ? chance.Next(30, 70) : chance.Next(1, 121),
                 ["lengths"] = new JsonObject { ["level"] = Half(1, 12), ["tone"] = One("tone"), ["history"] = One("history"), ["highlighted"] = Flip(.3) },
+                ["roots"] = Some(.1, () => new JsonObject { ["level"] = Half(1, 12), ["tone"] = One("tone") }),
                 ["band"] = Some(.3, () => new JsonObject { ["lengthMm"] = Far(1200), ["level"] = Half(1, 12), ["tone"] = One("tone") }),
             },
             ["allZones"] = new JsonObject { ["regrowthMm"] = Far(300), ["greyPercent"] = chance.Next(101) },
             ["zones"] = Some(.4, () => new JsonObject(zones.Where(_ => Flip(.4)).Select(z => KeyValuePair.Create(z, (JsonNode?)Zone())))),
-            ["goal"] = new JsonObject { ["service"] = One("service"), ["level"] = Some(.8, () => Half(1, 12)), ["tone"] = Some(.8, () => One("tone")), ["lengthsCondition"] = Some(.2, () => One("lengthsCondition")) },
-            ["hands"] = new JsonObject { ["who"] = One("who"), ["practised"] = Flip() },
+            ["goal"] = new JsonObject { ["service"] = One("service"), ["level"] = Some(.8, () => Half(1, 12)), ["tone"] = Some(.8, () => One("tone")), ["lengthsCondition"] = Some(.2, () => One("lengthsCondition")),
+                ["lengths"] = Some(.2, () => Flip(.2) ? new JsonObject { ["clear"] = true } : new JsonObject { ["level"] = Half(1, 12), ["tone"] = Some(.8, () => One("tone")) }),
+                ["frame"] = Some(.1, () => One("frame")), ["how"] = Some(.2, () => One("how")), ["tailMm"] = Some(.1, () => chance.Next(10, 101)) },
+            ["hands"] = new JsonObject { ["who"] = One("who"), ["practised"] = Flip(), ["history"] = Some(.2, () => new JsonArray(new JsonObject { ["baseGrams"] = chance.Next(20, 90), ["sentGrams"] = 140, ["leftGrams"] = chance.Next(60), ["ranOut"] = Flip(.2) })) },
+            ["painting"] = Some(.1, () => new JsonObject { ["order"] = One("order") }),
+            ["last"] = Some(.2, () => new JsonObject
+            {
+                ["daysAgo"] = chance.Next(200),
+                ["formula"] = new JsonObject { ["parts"] = new JsonArray(new JsonObject { ["shade"] = "5N", ["share"] = 1 }) },
+                ["outcome"] = new JsonObject { ["coverage"] = One("coverage"), ["depth"] = One("depth") },
+            }),
             ["line"] = Some(.5, () => lines[chance.Next(lines.Count)]),
             ["plan"] = Some(.2, () => new JsonObject { ["today"] = Day(0, 10), ["wantBy"] = Day(11, 120), ["postDays"] = new JsonArray("tuesday", "friday"), ["transitDays"] = chance.Next(15) }),
             ["house"] = Some(.5, () => new JsonObject
