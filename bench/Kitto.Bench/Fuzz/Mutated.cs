@@ -75,9 +75,17 @@ public sealed class Mutated(int seed)
             },
             ["allZones"] = new JsonObject { ["regrowthMm"] = Far(300), ["greyPercent"] = chance.Next(101) },
             ["zones"] = Some(.4, () => new JsonObject(zones.Where(_ => Flip(.4)).Select(z => KeyValuePair.Create(z, (JsonNode?)Zone())))),
-            ["goal"] = new JsonObject { ["service"] = One("service"), ["level"] = Some(.8, () => Half(1, 12)), ["tone"] = Some(.8, () => One("tone")), ["lengthsCondition"] = Some(.2, () => One("lengthsCondition")),
+            ["goal"] = new JsonObject
+            {
+                ["service"] = One("service"),
+                ["level"] = Some(.8, () => Half(1, 12)),
+                ["tone"] = Some(.8, () => One("tone")),
+                ["lengthsCondition"] = Some(.2, () => One("lengthsCondition")),
                 ["lengths"] = Some(.2, () => Flip(.2) ? new JsonObject { ["clear"] = true } : new JsonObject { ["level"] = Half(1, 12), ["tone"] = Some(.8, () => One("tone")) }),
-                ["frame"] = Some(.1, () => One("frame")), ["how"] = Some(.2, () => One("how")), ["tailMm"] = Some(.1, () => chance.Next(10, 101)) },
+                ["frame"] = Some(.1, () => One("frame")),
+                ["how"] = Some(.2, () => One("how")),
+                ["tailMm"] = Some(.1, () => chance.Next(10, 101))
+            },
             ["hands"] = new JsonObject { ["who"] = One("who"), ["practised"] = Flip(), ["history"] = Some(.2, () => new JsonArray(new JsonObject { ["baseGrams"] = chance.Next(20, 90), ["sentGrams"] = 140, ["leftGrams"] = chance.Next(60), ["ranOut"] = Flip(.2) })) },
             ["painting"] = Some(.1, () => new JsonObject { ["order"] = One("order") }),
             ["last"] = Some(.2, () => new JsonObject
