@@ -1,5 +1,6 @@
-# The prescription page under load, with an application, a database cluster and a browser of its own.
+# The prescription page under load (page), or what the pages weigh on a slow line (weight), with an application, a database cluster and a browser of its own.
 bench_page() {
+  local what="$1"; shift
   need_dotnet; need_node; need_chromium
   front_end
   npm_ready "$ROOT/tests/browser"
@@ -10,5 +11,5 @@ bench_page() {
   cluster_use pg-bench $$
   trap 'cluster_leave pg-bench $$' EXIT
   export KITTO_TEST_SERVER="Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD"
-  node "$ROOT/bench/load/page.mjs" "$@"
+  node "$ROOT/bench/load/$what.mjs" "$@"
 }
