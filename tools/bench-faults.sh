@@ -1,10 +1,8 @@
 # Kills of application and database at random moments under load, on a cluster of their own that waits for the disk as in earnest.
 bench_faults() {
   need_dotnet; need_node
-  front_end
   npm_ready "$ROOT/tests/browser"
-  local app="$ROOT/src/Kitto.Web/bin/Release/net10.0/Kitto.Web.dll"
-  if stale "$app" "$ROOT/src" "$ROOT/data"; then say "kitto: building"; build src/Kitto.Web/Kitto.Web.csproj; fi
+  app_ready
   cluster_start pg-faults
   cluster_use pg-faults $$
   trap 'cluster_leave pg-faults $$' EXIT
@@ -17,14 +15,13 @@ bench_faults_database() { cluster_start pg-faults; }
 # The forms and files of the fuzz run, against an application of its own.
 bench_fuzz_forms() {
   need_dotnet
-  front_end
-  local app="$ROOT/src/Kitto.Web/bin/Release/net10.0/Kitto.Web.dll" port keys pid tries=0 result=0
-  if stale "$app" "$ROOT/src" "$ROOT/data"; then say "kitto: building"; build src/Kitto.Web/Kitto.Web.csproj; fi
+  local port keys pid tries=0 result=0
+  app_ready
   PG_EXTRA="-c fsync=off" cluster_start pg-bench
   cluster_use pg-bench $$
   trap 'cluster_leave pg-bench $$' EXIT
   port="$(free_port)"; keys="$(mktemp -d)"
-  KITTO_DATABASE="$(connection "kitto_fuzz_$$")" KITTO_DEMO=1 KITTO_KEYS="$keys" KITTO_MESSAGES=off KITTO_OUTBOX="$keys/outbox" ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$ROOT/src/Kitto.Web" Logging__LogLevel__Default=None dotnet "$app" &
+  KITTO_DATABASE="$(connection "kitto_fuzz_$$")" KITTO_DEMO=1 KITTO_KEYS="$keys" KITTO_MESSAGES=off KITTO_OUTBOX="$keys/outbox" ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$HOME_DIR/app" Logging__LogLevel__Default=None dotnet "$app" &
   pid=$!
   until (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do tries=$((tries + 1)); [ "$tries" -lt 120 ] && kill -0 "$pid" 2>/dev/null || die "the application did not start"; sleep 0.5; done
   KITTO_URL="http://127.0.0.1:$port" dotnet "$ROOT/bench/Kitto.Bench/bin/Release/net10.0/Kitto.Bench.dll" fuzz-forms "$@" || result=$?

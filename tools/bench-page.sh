@@ -4,8 +4,7 @@ bench_page() {
   need_dotnet; need_node; need_chromium
   front_end
   npm_ready "$ROOT/tests/browser"
-  local app="$ROOT/src/Kitto.Web/bin/Release/net10.0/Kitto.Web.dll"
-  if stale "$app" "$ROOT/src" "$ROOT/data"; then say "kitto: building"; build src/Kitto.Web/Kitto.Web.csproj; fi
+  app_ready
   # The disk is waited for as in earnest.
   PG_EXTRA="-c max_connections=200" cluster_start pg-bench
   cluster_use pg-bench $$

@@ -46,6 +46,22 @@ build() {
   # The build leaves an unchanged file as old as it was; mark it as seen.
   find "$ROOT"/src/*/bin/Release "$ROOT"/tests/*/bin/Release -maxdepth 2 -name '*itto*.dll' -exec touch {} + 2>/dev/null || true
 }
+# The application as it is served, published: its styles, scripts and fonts are compressed, and their addresses hold what is in them.
+app_ready() {
+  app="$HOME_DIR/app/Kitto.Web.dll"
+  export KITTO_APP="$app"
+  front_end
+  stale "$app" "$ROOT/src" "$ROOT/data" || return 0
+  need_dotnet
+  say "kitto: building"
+  mkdir -p "$HOME_DIR"
+  local locked=""
+  [ -n "${CI:-}" ] && locked="-p:RestoreLockedMode=true"
+  rm -rf "$HOME_DIR/app.new"
+  dotnet publish "$ROOT/src/Kitto.Web" -c Release -o "$HOME_DIR/app.new" --nologo -v quiet $locked >"$HOME_DIR/build.log" 2>&1 || { cat "$HOME_DIR/build.log" >&2; die "the build failed"; }
+  rm -rf "$HOME_DIR/app" && mv "$HOME_DIR/app.new" "$HOME_DIR/app"
+  find "$HOME_DIR/app" -name '*itto*.dll' -exec touch {} +
+}
 # The console, compiled ahead for this machine so that it answers at once; where that cannot be had, the plain build does.
 console_ready() {
   console="$HOME_DIR/console/kitto-console.dll"
@@ -73,11 +89,12 @@ npm_ready() {
     touch "$dir/node_modules/.kitto"
   fi
 }
+# What the browser gets is made from src/Kitto.Web/front whenever that, or a package it is made of, is newer.
 front_end() {
-  npm_ready "$ROOT/src/Kitto.Web"
-  if [ ! -f "$ROOT/src/Kitto.Web/wwwroot/lib/bootstrap.min.css" ] || [ "$ROOT/src/Kitto.Web/node_modules/.kitto" -nt "$ROOT/src/Kitto.Web/wwwroot/lib/bootstrap.min.css" ]; then
-    "$ROOT/src/Kitto.Web/copy-assets.sh"
-    touch "$ROOT/src/Kitto.Web/wwwroot/lib/bootstrap.min.css"
+  local web="$ROOT/src/Kitto.Web"
+  npm_ready "$web"
+  if [ ! -f "$web/wwwroot/lib/guide.js" ] || [ -n "$(find "$web/front" "$web/node_modules/.kitto" -path "$web/front/made" -prune -o -type f -newer "$web/wwwroot/lib/guide.js" -print -quit)" ]; then
+    node "$web/front/build.mjs" || die "the styles and scripts could not be made"
   fi
 }
 free_port() {

@@ -8,9 +8,7 @@ start() {
     esac
   done
   need_dotnet
-  front_end
-  local app="$ROOT/src/Kitto.Web/bin/Release/net10.0/Kitto.Web.dll"
-  if stale "$app" "$ROOT/src" "$ROOT/data"; then say "kitto: building"; build src/Kitto.Web/Kitto.Web.csproj; fi
+  app_ready
   if (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; then
     [ "$given_port" = 1 ] && die "port $port is taken; choose another with --port"
     port="$(free_port)"
@@ -26,7 +24,7 @@ start() {
   mkdir -p "$HOME_DIR/keys"
   chmod 700 "$HOME_DIR/keys"
   export KITTO_DATABASE KITTO_DEMO="$demo" KITTO_KEYS="$HOME_DIR/keys" KITTO_OUTBOX="${KITTO_OUTBOX:-$HOME_DIR/outbox}"
-  export ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$ROOT/src/Kitto.Web" ASPNETCORE_ENVIRONMENT=Production Logging__LogLevel__Default=Warning
+  export ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$HOME_DIR/app" ASPNETCORE_ENVIRONMENT=Production Logging__LogLevel__Default=Warning
   # The app is started again when it dies, after a pause that grows while it keeps dying; the database likewise, where it was.
   local pid=0 stopping=0 up_since=0 pause=1 been_up=0
   trap 'stopping=1; [ "$pid" -gt 0 ] && kill "$pid" 2>/dev/null; wait "$pid" 2>/dev/null; exit 0' INT TERM

@@ -4,6 +4,7 @@ run_tests() {
   npm_ready "$ROOT/tests/browser"
   say "kitto: building"
   build Kitto.slnx
+  app_ready
   console_ready
   # The bench writes the colours that an independent library checks.
   build bench/Kitto.Bench/Kitto.Bench.csproj
@@ -27,6 +28,10 @@ run_tests() {
     say "kitto: $name $line"
     passed=$((passed + total - wrong - skipped)); failed=$((failed + wrong + errors))
   done
+  say "kitto: scripts"
+  out="$HOME_DIR/scripts.log"
+  node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs >"$out" 2>&1 || cat "$out"
+  passed=$((passed + $(sed -n 's/^# pass //p' "$out" | tail -n 1 | grep . || echo 0))); failed=$((failed + $(sed -n 's/^# fail //p' "$out" | tail -n 1 | grep . || echo 1)))
   say "kitto: browser"
   out="$HOME_DIR/browser.json"
   rm -f "$out"

@@ -2,6 +2,7 @@ using System.Globalization;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Cases;
+using Kitto.Web.Delivery;
 using Kitto.Web.Demo;
 using Kitto.Web.Identity;
 using Microsoft.AspNetCore.DataProtection;
@@ -58,6 +59,7 @@ if (builder.Configuration["KITTO_KEYS"] is { } keys)
     builder.Services.AddDataProtection().SetApplicationName("Kitto").PersistKeysToFileSystem(new DirectoryInfo(keys));
 }
 
+builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableForHttps = true);
 builder.Services.AddAuthorization();
 builder.Services.AddAntiforgery(o => o.Cookie.Name = "kitto-form");
 builder.Services.AddRazorPages(o =>
@@ -86,17 +88,23 @@ app.UseStatusCodePagesWithReExecute("/problem/{0}");
 app.Use(async (context, next) =>
 {
     var headers = context.Response.Headers;
-    headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'; form-action 'self'";
+    headers.ContentSecurityPolicy = FrontEnd.Policy;
     headers.XContentTypeOptions = "nosniff";
     headers["Referrer-Policy"] = "no-referrer";
+    if (context.Request.Path.StartsWithSegments(FrontEnd.Fonts))
+    {
+        context.Response.OnStarting(() => Task.FromResult(headers.CacheControl = "public, max-age=31536000, immutable"));
+    }
+
     await next();
 });
-app.UseStaticFiles();
+app.UseWhen(c => FrontEnd.MayCompress(c.Request), pages => pages.UseResponseCompression());
 app.UseWhen(c => !c.Request.Path.StartsWithSegments("/healthz"), pages => pages.UseMiddleware<CleanText>());
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
-app.MapRazorPages();
+app.MapStaticAssets().ShortCircuit();
+app.MapRazorPages().WithStaticAssets();
 app.MapGet("/calendar/{token}.ics", Calendars.Studio).AllowAnonymous();
 app.MapGet("/g/{token}/days.ics", Calendars.Client).AllowAnonymous();
 app.MapGet("/healthz", Health.Ready).AllowAnonymous();

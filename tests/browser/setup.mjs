@@ -30,12 +30,12 @@ export default async function setup() {
   const keys = mkdtempSync(join(tmpdir(), 'kitto-keys-'));
   process.env.KITTO_URL = `http://127.0.0.1:${port}`;
   process.env.KITTO_BROWSER_DB = 'kitto_browser_' + randomBytes(5).toString('hex');
-  const web = join(root, 'src', 'Kitto.Web');
-  const app = spawn('dotnet', [join(web, 'bin', 'Release', 'net10.0', 'Kitto.Web.dll')], {
+  if (!process.env.KITTO_APP) throw new Error('KITTO_APP is not set: run the tests with ./kitto test.');
+  const app = spawn('dotnet', [process.env.KITTO_APP], {
     stdio: ['ignore', 'inherit', 'inherit'],
     env: {
       ...process.env, KITTO_DATABASE: `${cluster};Database=${process.env.KITTO_BROWSER_DB}`, KITTO_DEMO: '1', KITTO_KEYS: keys,
-      ASPNETCORE_URLS: process.env.KITTO_URL, ASPNETCORE_CONTENTROOT: web, Logging__LogLevel__Default: 'Error',
+      ASPNETCORE_URLS: process.env.KITTO_URL, ASPNETCORE_CONTENTROOT: dirname(process.env.KITTO_APP), Logging__LogLevel__Default: 'Error',
     },
   });
   process.env.KITTO_APP_PID = String(app.pid);

@@ -1,0 +1,3 @@
+// The two ways of finding things on a page.
+export const $ = (selector, from = document) => from.querySelector(selector);
+export const $$ = (selector, from = document) => [...from.querySelectorAll(selector)];

@@ -1,0 +1,13 @@
+// What a client's pages run: the guide, her questions, and what she taps when it burns.
+import Alpine from '@alpinejs/csp';
+import './shell.js';
+import './guide/burns.js';
+import './guide/moment.js';
+import questions from './questions.js';
+import reading from './guide/reading.js';
+import run from './guide/run.js';
+
+Alpine.data('questions', questions);
+Alpine.data('reading', reading);
+Alpine.data('run', run);
+Alpine.start();

@@ -1,0 +1,30 @@
+// Reading ahead: pages, and nothing is told to anybody.
+import { $, $$ } from '../dom.js';
+import showStep from './steps.js';
+
+export default () => ({
+  at: 0,
+  init() {
+    this.steps = $$('.step[data-step]', this.$el);
+    this.show(false);
+  },
+  next() {
+    if (this.at < this.steps.length - 1) this.at += 1;
+    this.show(true);
+  },
+  back() {
+    if (this.at > 0) this.at -= 1;
+    this.show(true);
+  },
+  show(moved) {
+    const step = showStep(this.steps, this.at);
+    $('#run-next').hidden = this.at === this.steps.length - 1;
+    $('#run-next').textContent = 'Next page';
+    $('#run-back').hidden = this.at === 0;
+    $('#bar-aside').textContent = `reading, page ${this.at + 1} of ${this.steps.length}`;
+    if (moved) {
+      this.$root.scrollIntoView();
+      $('h1', step).focus({ preventScroll: true });
+    }
+  },
+});
