@@ -1,7 +1,6 @@
 // The calendars, read back with an independent reader.
-import { test, expect } from '@playwright/test';
 import ICAL from 'ical.js';
-import { accessible, fits, signIn, sql } from './help.mjs';
+import { test, expect, accessible, fits, signIn, sql } from './help.mjs';
 
 const read = text => {
   const component = new ICAL.Component(ICAL.parse(text));

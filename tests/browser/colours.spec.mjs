@@ -1,5 +1,5 @@
 // The engine's Lab, tristimulus values, sRGB and CIEDE2000 against a general colour library, on generated colours: half of them hair.
-import { test, expect } from '@playwright/test';
+import { test, expect } from './help.mjs';
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import { converter, differenceCiede2000, formatHex } from 'culori';

@@ -1,10 +1,9 @@
 // The documents of the contract against the schemas that ship, through the console.
-import { test, expect } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import Ajv from 'ajv';
-import { sql } from './help.mjs';
+import { test, expect, sql } from './help.mjs';
 import { root } from './setup.mjs';
 
 const read = name => JSON.parse(readFileSync(join(root, name), 'utf8'));

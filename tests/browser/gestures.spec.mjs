@@ -1,6 +1,5 @@
 // Each drawing is an input: what is moved on it by pointer and by keys stands in the fields, in the sentences, in the stored reading and in the console's answer.
-import { test, expect } from '@playwright/test';
-import { accessible, fits, openSitting, prescribe, signIn, sql } from './help.mjs';
+import { test, expect, accessible, fits, openSitting, prescribe, signIn, sql } from './help.mjs';
 
 const zone = name => `.zone[data-zone=${name}]`;
 const centre = async locator => { const b = await locator.boundingBox(); return [b.x + b.width / 2, b.y + b.height / 2]; };

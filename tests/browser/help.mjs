@@ -1,22 +1,40 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect } from '@playwright/test';
-import { psql, root } from './setup.mjs';
+import { test as base, expect } from '@playwright/test';
+import startApplication, { psql, root } from './setup.mjs';
 
-/** Signs in with the demo account; sittings that other tests left open are put away first, unless they are wanted. */
-export async function signIn(page, keepDrafts = false) {
+/** A test in a worker that has an application, a database and one signed-in state of its own. */
+export const test = base.extend({
+  application: [async ({}, use) => { // eslint-disable-line no-empty-pattern
+    const stop = await startApplication();
+    await use();
+    await stop();
+  }, { scope: 'worker', auto: true, timeout: 90_000 }],
+});
+export { expect };
+
+let signedIn;
+
+/** Signs in with the demo account, by hand once a worker; sittings that other tests left open are put away first, unless they are wanted. */
+export async function signIn(page, { keepDrafts = false, byHand = false } = {}) {
   if (!keepDrafts && process.env.KITTO_BROWSER_DB) sql('delete from draft');
-  await page.goto(process.env.KITTO_URL + '/signin');
-  await page.getByLabel('Name').fill('tove');
-  await page.getByLabel('Password').fill('mail-boat-days');
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  if (signedIn && !byHand) {
+    await page.context().addCookies(signedIn);
+    await page.goto(process.env.KITTO_URL + '/');
+  } else {
+    await page.goto(process.env.KITTO_URL + '/signin');
+    await page.getByLabel('Name').fill('tove');
+    await page.getByLabel('Password').fill('mail-boat-days');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+  }
   await expect(page).toHaveURL(process.env.KITTO_URL + '/');
+  signedIn ??= (await page.context().cookies()).filter(c => c.name === 'kitto');
 }
 
-/** Fails on anything the automated accessibility check finds. */
+/** Fails on anything the automated accessibility check finds: one pass in the page itself, which has no frames, and only what was found is told. */
 export async function accessible(page) {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).options({ preload: false, resultTypes: ['violations'] }).analyze();
   expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([]);
 }
 

@@ -1,6 +1,5 @@
 // The strand, the tray and the mix made by hand: by pointer and by keys; the shelf that the search works from.
-import { test, expect } from '@playwright/test';
-import { accessible, fits, signIn } from './help.mjs';
+import { test, expect, accessible, fits, signIn } from './help.mjs';
 
 const open = async page => {
   await signIn(page);

@@ -1,6 +1,5 @@
 // The whole moment: from sign-in to a printed kit sheet, to her phone, to the report, to the next kit.
-import { test, expect } from '@playwright/test';
-import { accessible, fits, prescribe, signIn, sql, later } from './help.mjs';
+import { test, expect, accessible, fits, prescribe, signIn, sql, later } from './help.mjs';
 
 const desktop = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
@@ -16,7 +15,7 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
 
     await page.goto(process.env.KITTO_URL + '/');
     await accessible(page);
-    await signIn(page);
+    await signIn(page, { byHand: true });
     await expect(page.getByRole('heading', { name: 'Reports to read' })).toBeVisible();
     await accessible(page);
     await fits(page);

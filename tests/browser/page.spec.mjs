@@ -1,6 +1,5 @@
 // The prescription page in all its states: why, what if not, two versions, keys, larger type, print, and nothing that jumps.
-import { test, expect } from '@playwright/test';
-import { accessible, fits, openSitting, signIn, sql } from './help.mjs';
+import { test, expect, accessible, fits, openSitting, signIn, sql } from './help.mjs';
 
 const views = [['1280x800', { width: 1280, height: 800 }], ['1440x900', { width: 1440, height: 900 }], ['1024x768', { width: 1024, height: 768 }]];
 

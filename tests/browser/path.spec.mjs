@@ -1,6 +1,5 @@
 // From the last report to the signed next kit: counted and timed, as a colourist would do it who looks before she signs.
-import { test, expect } from '@playwright/test';
-import { prescribe, signIn, sql } from './help.mjs';
+import { test, expect, prescribe, signIn, sql } from './help.mjs';
 
 // What a practised person needs for each, seconds: the keystroke-level model of Card, Moran and Newell (1980), from memory.
 const seconds = { think: 1.35, point: 1.1, home: .4, key: .28 };

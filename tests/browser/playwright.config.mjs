@@ -1,13 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
-// Debian's Chromium, against an application with a database of its own that is started for this run.
+// Debian's Chromium; every worker has an application and a database of its own (help.mjs).
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.mjs',
   outputDir: '../../.kitto/browser-results',
-  workers: 1,
+  // A test on one core, its application and database on the other: more workers only make each slower.
+  workers: 2,
+  fullyParallel: true,
   timeout: 60_000,
-  globalSetup: './setup.mjs',
   use: {
     baseURL: process.env.KITTO_URL,
     trace: 'off',

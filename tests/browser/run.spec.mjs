@@ -1,6 +1,5 @@
 // The run of a guide: it survives a reload, goes on on another device at the right second, needs no network, and answers when she is late.
-import { test, expect } from '@playwright/test';
-import { accessible, fits, later, signIn, sql } from './help.mjs';
+import { test, expect, accessible, fits, later, signIn, sql } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 const seconds = async page => { const [m, s] = (await page.locator('#run-time').innerText()).split(':').map(Number); return m * 60 + s; };

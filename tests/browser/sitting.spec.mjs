@@ -1,6 +1,5 @@
 // A sitting: nothing typed is lost, every step can be taken back, and last time stands beside this time.
-import { test, expect } from '@playwright/test';
-import { accessible, fits, openSitting, signIn } from './help.mjs';
+import { test, expect, accessible, fits, openSitting, signIn } from './help.mjs';
 
 test('a sitting that was left is taken up again by whoever began it, and can be begun afresh', async ({ browser, page }) => {
   await signIn(page);
@@ -11,7 +10,7 @@ test('a sitting that was left is taken up again by whoever began it, and can be 
   await expect(page.locator('#state')).toHaveText('kept as a draft');
   await page.goto(process.env.KITTO_URL + '/');
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await signIn(other, true);
+  await signIn(other, { keepDrafts: true });
   await openSitting(other, 'Ilse');
   await expect(other.locator('#f-goal-level')).toHaveValue('4.5');
   await expect(other.locator('#state')).toContainText('Taken up where you left it');

@@ -3,7 +3,7 @@ import { execFileSync, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { test, expect } from '@playwright/test';
+import { test, expect } from './help.mjs';
 import { psql, root } from './setup.mjs';
 
 const port = () => new Promise(resolve => { const s = createServer().listen(0, '127.0.0.1', () => { const { port } = s.address(); s.close(() => resolve(port)); }); });
