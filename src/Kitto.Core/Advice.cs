@@ -1,6 +1,7 @@
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core;
 
@@ -42,7 +43,7 @@ public static class Advice
                 new(grey < .5, "SV7", "lift shades hardly cover white hair")),
             Say(Service.GreyBlend, "softens the white without a hard line; never promised as full cover", Soft,
                 new(grey >= Developer.Choice.NoGrey, "SV7", "there is hardly any white to blend"),
-                new(grey < .5 || c.House.School("SV7") == "blend", "SV7", "with so much white a blend leaves it showing; permanent covers it"),
+                new(grey < .5 || c.House.Way<WhiteHair>() == WhiteHair.Blend, "SV7", "with so much white a blend leaves it showing; permanent covers it"),
                 new(lift <= Wish.HalfLevel, "DV2", "demi does not lift")),
             Say(Service.Lighten, "", Soft, new Condition(false, "SA8", "lightener never goes into a kit; the salon lightens and watches it")),
         ];

@@ -4,6 +4,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Rules;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core;
 
@@ -112,7 +113,7 @@ public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictio
     public string School(string rule) => ForHer?.FirstOrDefault(w => w.Rule == rule)?.Way ?? Usual(rule);
 
     /// <summary>The house's own option of a school.</summary>
-    public string Usual(string rule) => Schools.TryGetValue(rule, out string? chosen) ? chosen : Core.Schools.Options[rule][0];
+    public string Usual(string rule) => Schools.TryGetValue(rule, out string? chosen) ? chosen : Trade.Schools.Options[rule][0];
 }
 
 /// <summary>A formula that is given, not searched for.</summary>
@@ -150,11 +151,3 @@ public sealed record Because(string Rule, string Says, string About, [property: 
 /// <param name="Value">The number.</param>
 /// <param name="Unit">Its unit; empty for a bare number.</param>
 public sealed record Used(string Name, double Value, string Unit);
-
-/// <summary>Rules on which practitioners disagree, with their options; the first is the default (the book of rules).</summary>
-public static class Schools
-{
-    /// <summary>Options by rule id.</summary>
-    public static IReadOnlyDictionary<string, IReadOnlyList<string>> Options { get; } =
-        RuleBook.All.Where(r => r.Options is not null).ToDictionary(r => r.Id, r => (IReadOnlyList<string>)[.. r.Options!.Select(o => o.Name)]);
-}

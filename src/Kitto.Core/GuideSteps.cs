@@ -2,6 +2,7 @@ using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core;
 
@@ -52,7 +53,7 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
         steps.Add(new GuideStep(StepKind.Rinse, "Rinse",
         [
             "Work a little of the colour over stained skin and wipe: it lifts the stain better than water.",
-            $"Lean forward. Lukewarm water{(c.House.School("AF2") == "coolLast" ? ", the last of it cool," : "")} until it runs clear, away from lighter lengths.",
+            $"Lean forward. Lukewarm water{(c.House.Way<RinseWater>() == RinseWater.CoolLast ? ", the last of it cool," : "")} until it runs clear, away from lighter lengths.",
             combed ? "Shampoo gently once. Condition." : p.Formulas.Count > 1 ? "Shampoo gently until the lather shows no tint. No conditioner yet: towel-dry." : "Shampoo gently, twice as a rule, until the lather shows no tint. Condition the lengths.",
         ], Rules: ["AF1", "AF2", "AF3", "AF4"]));
         if (!combed && p.Formulas.Count > 1)
@@ -71,15 +72,15 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
     private GuideStep Prepare() => new(StepKind.Prepare, "Get ready",
     [
         "Lay everything out. Old towel round the neck, floor and basin covered, jewellery off, contact lenses out, window open.",
-        (c.House.School("AP2"), combed) switch
+        (c.House.Way<Washing>(), combed) switch
         {
-            ("byService", true) => "Wash and towel-dry the hair.",
-            ("washedDayBefore", _) => "Hair washed yesterday without conditioner. Do not scrub the scalp today; detangle it.",
-            ("unwashed", true) => "Hair not washed for a day or more, then damp with clean water. Detangle it.",
+            (Washing.ByService, true) => "Wash and towel-dry the hair.",
+            (Washing.WashedDayBefore, _) => "Hair washed yesterday without conditioner. Do not scrub the scalp today; detangle it.",
+            (Washing.Unwashed, true) => "Hair not washed for a day or more, then damp with clean water. Detangle it.",
             _ => "Hair dry and not washed today. Detangle it, do not scrub the scalp.",
         },
         "Barrier cream on the skin round the hairline and ears, not on the hair.",
-        .. combed ? [] : new[] { c.House.School("AP4") == "nothing" ? "Nothing on the lengths." : "A little conditioner on lengths that must not take colour." },
+        .. combed ? [] : new[] { c.House.Way<Shielding>() == Shielding.Nothing ? "Nothing on the lengths." : "A little conditioner on lengths that must not take colour." },
         .. c.Goal.LeaveFrame ? ["The hairline and the temples stay bright: comb them forward, clip them away from the rest, a little conditioner on them. Nothing goes on them."] : Array.Empty<string>(),
         "Part the hair in four: forehead to nape, and ear to ear over the top. Clip it.",
         "Gloves on. They stay on.",
@@ -89,7 +90,7 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
     [
         "Gloves on. Open the small vial and dip a cotton bud in it.",
         $"Dab it on the white at {Zones.Sentence(c.Reading.Included.Where(z => z.Read.Resistant).Select(z => z.Zone))}.",
-        c.House.School("AP9") == "long" ? "Leave it for ten minutes and wipe it off." : "Leave it on, one to two minutes, and go on.",
+        c.House.Way<PreSoftening>() == PreSoftening.Long ? "Leave it for ten minutes and wipe it off." : "Leave it on, one to two minutes, and go on.",
     ], Rules: ["AP9", "RD4", "BE11"]);
 
     private GuideStep Mix(Formula formula, Line of, Pair pair)
@@ -123,7 +124,7 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
 
         bool lift = c.Goal.Service == Service.BaseLift, twice = clock.InTwo(zone);
         string slices = lift ? "Partings a finger's width apart." : "Thin partings, 3 to 6 mm.";
-        string faces = c.House.School("AP10") == "undersideFirst" ? "Underside first, turn it over, then the top." : "Paint the top side, turn it over, paint the underside.";
+        string faces = c.House.Way<PartingFace>() == PartingFace.UndersideFirst ? "Underside first, turn it over, then the top." : "Paint the top side, turn it over, paint the underside.";
         var lines = new List<string> { stroke.Scalp ? "Now the stretch at the scalp, a thumb's width: it is warm there and goes faster." : $"{slices} {faces}" };
         if (twice && !stroke.Scalp)
         {
@@ -146,14 +147,25 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
             lines.Add("Slant the partings and catch the small hairs just outside the hairline.");
         }
 
-        if (c.House.School("AP12") is "rootOnly" && read.Resistant)
+        if (Comb(zone, twice && !stroke.Scalp) is { } comb)
         {
-            lines.Add("Comb the root once, away from the coloured hair.");
+            lines.Add(comb);
         }
 
         title += twice ? stroke.Scalp ? ", at the scalp" : ", the grown hair" : "";
         return new GuideStep(StepKind.Paint, title, lines, zone, Rules: ["AP10", "AP11", "AP12", "DO6", "DO9", "RD8", "SV1", "TM6", "DV13"], Scalp: stroke.Scalp);
     }
+
+    /// <summary>Combing of permanent colour, where the house has it (AP12): never over a line of demarcation.</summary>
+    /// <param name="zone">The zone that is painted.</param>
+    /// <param name="grown">Whether the long hair grown out is being painted.</param>
+    private string? Comb(Zone zone, bool grown) => c.House.Way<Combing>() switch
+    {
+        Combing.Through when HairState.Of(c.Reading, zone, Stretch.Lengths).Kind == HairKind.Natural => "Comb it through once, from the root to where the colour ends.",
+        Combing.Through when grown => "Comb the new hair once, and stop short of the coloured hair.",
+        Combing.RootOnly or Combing.Through when c.Reading.Zones[(int)zone].Resistant => "Comb the root once, away from the coloured hair.",
+        _ => null,
+    };
 
     /// <summary>How far the tail of a shadow is feathered here, over a band first.</summary>
     private string Tail(Zone zone)
@@ -189,7 +201,7 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
         bool ends = rows.Any(r => r.Stretch == Stretch.Ends && r.ContactMinutes?.Value < minutes);
         return new GuideStep(StepKind.Lengths, "Now the lengths",
         [
-            c.House.School("SV9") == "diluted" ? "First stir in about as much conditioner." : "Work what is left in the bowl through the lengths with your hands.",
+            LengthsPlan.Dilutes(c) ? "First stir in about as much conditioner." : "Work what is left in the bowl through the lengths with your hands.",
             ends ? $"Leave the last hand's width out at first. The ends come for the last {StrandClock.EndsMinutes:0} minutes only: they were coloured before." : "Comb once.",
         ], Minutes: Minutes.Of(minutes), Rules: ["SV9", "SV10", "TM4", "TM13"]);
     }
@@ -228,6 +240,11 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
             "Wait two to three days before the next shampoo, then a mild one without sulphates; little hot iron.",
             "Judge the colour dry, in daylight, tomorrow: some unevenness settles with the first wash or two, and lamps and cameras shift the tone.",
         };
+        if (c.House.Way<TintedShampoo>() == TintedShampoo.Toner && !combed)
+        {
+            after.Add("Should the roots turn warm before the next kit, a tinted shampoo against warmth tones them a little, as its own label says.");
+        }
+
         if (c.Reading.DecisiveGrey.Value >= .25 && !combed)
         {
             after.Add("Where the hair was whiter the colour stays lighter and goes sooner: that contrast is normal.");

@@ -8,6 +8,7 @@ using Kitto.Core.Rules;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core;
 
@@ -73,7 +74,7 @@ public static class Prescriber
         var tested = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why, kit);
         if (laid.Soften)
         {
-            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.School("AP9") == "long" ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {PreSoftenGrams} g in its own vial.", "tests"));
+            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.Way<PreSoftening>() == PreSoftening.Long ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {PreSoftenGrams} g in its own vial.", "tests"));
         }
 
         Grams Total(Func<Sizing, Grams> of) => Grams.Of(sizes.Sum(s => of(s).Value)).Tenths();
@@ -205,12 +206,12 @@ public static class Prescriber
             return;
         }
 
-        string school = c.House.School("SV7");
+        var school = c.House.Way<WhiteHair>();
         why.Add(new Because("SV7", !line.IsPermanent
-            ? c.LineId is null && school == "blend" && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
+            ? c.LineId is null && school == WhiteHair.Blend && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
                 ? $"The house blends white rather than covering it, so {line.Name} is taken: soft, no hard line, faded in six to eight weeks. It is never promised as full cover."
                 : "Demi blends the white softly and fades; it is never promised as full cover."
-            : school == "cover" || (school == "byShare" && grey.Value >= .3)
+            : school == WhiteHair.Cover || (school == WhiteHair.ByShare && grey.Value >= .3)
                 ? "Permanent colour covers the white; the line shows again after about four weeks."
                 : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.", "service"));
     }

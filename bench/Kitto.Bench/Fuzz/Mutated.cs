@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Kitto.Core.Contract;
+using Kitto.Core.Trade;
 
 namespace Kitto.Bench.Fuzz;
 
@@ -100,7 +101,7 @@ public sealed class Mutated(int seed)
             {
                 ["serviceLevel"] = Math.Round(.8 + chance.NextDouble() * .18, 3),
                 ["scaleStepGrams"] = Any(.01, .1, 1.0, 5.0),
-                ["schools"] = new JsonObject(Kitto.Core.Schools.Options.Where(_ => Flip(.3)).Select(o => KeyValuePair.Create(o.Key, (JsonNode?)o.Value[chance.Next(o.Value.Count)]))),
+                ["schools"] = new JsonObject(Kitto.Core.Trade.Schools.Options.Where(_ => Flip(.3)).Select(o => KeyValuePair.Create(o.Key, (JsonNode?)o.Value[chance.Next(o.Value.Count)]))),
             }),
             ["formula"] = Some(.15, () => new JsonObject
             {

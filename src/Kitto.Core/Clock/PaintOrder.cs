@@ -1,4 +1,6 @@
 using Kitto.Core.Head;
+using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Clock;
 
@@ -63,24 +65,26 @@ public static class PaintOrders
                 .ThenBy(z => Array.IndexOf(backFirst, z)),
             _ => throw new ArgumentOutOfRangeException(nameof(order)),
         };
-        path = house.School("AP19") switch
+        path = house.Way<Hairline>() switch
         {
-            "first" => path.OrderBy(z => z != Zone.FrontHairline),
-            "last" => path.OrderBy(z => z == Zone.FrontHairline),
+            Hairline.First => path.OrderBy(z => z != Zone.FrontHairline),
+            Hairline.Last => path.OrderBy(z => z == Zone.FrontHairline),
             _ => path,
         };
         return [.. path.Where(z => reading.Zones[(int)z].Include)];
     }
 
     /// <summary>The orders the grey, the service and the depth allow (TM5; tables), and why.</summary>
-    public static (IReadOnlyList<PaintOrder> Orders, string Why) Admissible(Reading reading, Service service, double targetLevel, House house)
+    public static (IReadOnlyList<PaintOrder> Orders, string Why) Admissible(Reading reading, Service service, Line line, double targetLevel, House house)
     {
-        bool lift = service is Service.BaseLift or Service.Lighten;
-        string school = house.School("TM5");
+        // By depth only a service that is there for its lift counts; the cautious school counts every colour that lifts.
+        var school = house.Way<StartingPlace>();
+        bool lift = service is Service.BaseLift or Service.Lighten
+            || (school == StartingPlace.NeverFrontWhenLifting && line.IsPermanent && targetLevel - reading.Hair.NaturalLevel.Value >= Strand.Wish.HalfLevel);
         return (reading.GreyIsTheReason, lift, school) switch
         {
             (true, _, _) => ([PaintOrder.OutlineFirst, PaintOrder.WorstFirst], "white or resistant hair is the reason for this kit, so it gets the colour first"),
-            (_, _, "backFirst") => ([PaintOrder.BackFirst], "the house always starts at the back"),
+            (_, _, StartingPlace.BackFirst) => ([PaintOrder.BackFirst], "the house always starts at the back"),
             (_, true, _) => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], "lift starts at the back, because the front is warmer and goes faster"),
             _ when targetLevel < 7 => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], "below level 7 the back comes first, so that the front does not go too dark"),
             _ => ([PaintOrder.FrontFirst, PaintOrder.OutlineFirst], "from level 7 up the front comes first, because light shades need longer to take"),

@@ -1,6 +1,7 @@
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Clock;
 
@@ -54,7 +55,7 @@ public static class Timing
         double whole = Painting.WholeHead(hands, reading.Hair.Density, service, order);
         double process = (timer ?? Process(reading, line)).Value;
         var (strokes, paint) = Lay(path, whole, inTwo);
-        double rinse = house.School("TM2") == "firstStroke"
+        double rinse = house.Way<TimerStart>() == TimerStart.FirstStroke
             ? Math.Max(process, paint + line.ProcessMin.Value)
             : paint + process;
         // Contacts are differences of the shown times, so that they add up on the page.
@@ -79,7 +80,7 @@ public static class Timing
         Reading reading, Hands hands, Service service, Line line, double targetLevel, House house, ICollection<Because> why, PaintWish? own = null, IReadOnlySet<Zone>? inTwo = null, Minutes? timer = null)
     {
         var twice = inTwo ?? None;
-        var (orders, reason) = PaintOrders.Admissible(reading, service, targetLevel, house);
+        var (orders, reason) = PaintOrders.Admissible(reading, service, line, targetLevel, house);
         var windows = new ContactWindow[reading.Zones.Count];
         for (int i = 0; i < windows.Length; i++)
         {
@@ -123,7 +124,7 @@ public static class Timing
         {
             why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, {(ForScalp(best) ? $"because the scalp stretch is warm and goes by the line's {line.Process}" : $"so that no zone has the colour on longer than {line.LongestContact}")}.", "clock", Times(fitted, line)));
         }
-        else if (house.School("TM2") == "firstStroke")
+        else if (house.Way<TimerStart>() == TimerStart.FirstStroke)
         {
             why.Add(new Because("TM2", $"The house times from the first stroke; {fitted.ProcessMinutes} are left after the last one.", "clock"));
         }

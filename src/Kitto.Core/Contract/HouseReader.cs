@@ -1,5 +1,6 @@
 using Kitto.Core.Quantity;
 using Kitto.Core.Rules;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Contract;
 

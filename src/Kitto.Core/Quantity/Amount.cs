@@ -3,6 +3,7 @@ using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Quantity;
 
@@ -42,7 +43,7 @@ internal static class Amount
             why.Add(new Because("DO7", "The lengths are damp, which takes about a third less and blends more evenly.", "quantity"));
         }
 
-        return Sizing.For(bases, belief, c.House.Quantile, formula.Line.Thickness, !kit || c.House.School("DO10") == "onePair");
+        return Sizing.For(bases, belief, c.House.Quantile, formula.Line.Thickness, !kit || c.House.Way<Splitting>() == Splitting.OnePair);
     }
 
     /// <summary>One formula on the scale.</summary>
@@ -50,7 +51,7 @@ internal static class Amount
     {
         var portions = size.Portions;
         var need = Grams.Of(portions.Sum(p => p.Mix.Value) / (1 + mix.Ratio));
-        bool whole = kit && house.School("BE10") == "wholeTube" && shades.Count == 1 && mix.Line.Kind != LineKind.Lightener && portions.All(p => p.Name is "main" or "reserve");
+        bool whole = kit && house.Way<Filling>() == Filling.WholeTube && shades.Count == 1 && mix.Line.Kind != LineKind.Lightener && portions.All(p => p.Name is "main" or "reserve");
         if (shades.Count == 1 && mix.Line.Kind != LineKind.Lightener)
         {
             var (tubes, above) = Vessels.WholeTubes(need, mix.Line);
@@ -65,7 +66,7 @@ internal static class Amount
                 why.Add(new Because("BE10", $"{said}: sent unopened, nothing would be decanted.", "quantity"));
             }
         }
-        else if (kit && house.School("BE10") == "wholeTube")
+        else if (kit && house.Way<Filling>() == Filling.WholeTube)
         {
             why.Add(new Because("BE10", "A mix of several shades cannot go in whole tubes; its parts are weighed into a sachet.", "quantity"));
         }

@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
 
@@ -19,7 +20,7 @@ public static class Holds
     public const int MostMonths = 6;
 
     /// <summary>Days for which a clear skin test counts in this house: fourteen, or as long as every line's leaflet allows where the house goes by "same line, nothing changed".</summary>
-    public static int SkinDays(House house, IEnumerable<Line> lines) => house.School("SA5") == "sameLineMonths"
+    public static int SkinDays(House house, IEnumerable<Line> lines) => house.Way<SkinTesting>() == SkinTesting.SameLineMonths
         ? Math.Max(SkinToDays, (int)(lines.Select(l => Math.Min(l.SkinTestMonths, MostMonths)).DefaultIfEmpty(0).Min() * Growth.DaysPerMonth))
         : SkinToDays;
 

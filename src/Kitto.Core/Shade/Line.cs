@@ -1,3 +1,5 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Shade;
 
 /// <summary>Families of shades (SH4).</summary>
@@ -210,11 +212,11 @@ public sealed record Shelf(IReadOnlyList<Line> Lines)
         {
             Service.Lighten => (HouseLightener, [LineKind.Lightener]),
             Service.GreyBlend => ("halyard-demi", [LineKind.Demi]),
-            Service.RootShadow when house.School("TM10") != "permanent" => ("halyard-demi", [LineKind.Demi, LineKind.Permanent]),
-            Service.Gloss when house.School("DV5") != "permanentLow" => (CompanionGloss, [LineKind.Gloss, LineKind.Demi]),
+            Service.RootShadow when house.Way<ShadowColour>() != ShadowColour.Permanent => ("halyard-demi", [LineKind.Demi, LineKind.Permanent]),
+            Service.Gloss when house.Way<Toning>() != Toning.PermanentLow => (CompanionGloss, [LineKind.Gloss, LineKind.Demi]),
             Service.BaseLift => ("lantern-lift", [LineKind.HighLift, LineKind.Permanent]),
             // A soft wish, where the house blends and no line is named (SV7).
-            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.School("SV7") == "blend" => ("halyard-demi", [LineKind.Demi, LineKind.Permanent]),
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.Way<WhiteHair>() == WhiteHair.Blend => ("halyard-demi", [LineKind.Demi, LineKind.Permanent]),
             Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss or Service.RootShadow or Service.Gloss => ("lantern-cream", new[] { LineKind.Permanent, LineKind.Demi }),
             _ => throw new ArgumentOutOfRangeException(nameof(goal)),
         };

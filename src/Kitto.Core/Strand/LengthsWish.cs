@@ -1,4 +1,5 @@
 using Kitto.Core.Head;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Strand;
 
@@ -33,9 +34,9 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
                 return Say(new(Does.Tone, wish), "The lengths get a clear gloss for shine, as wished, once the roots are rinsed and towel-dried.", "SV13");
             }
 
-            return c.Goal.Service == Service.RootAndRefresh && !lengths.Bright && same && c.House.School("SV9") != "ownFormula"
+            return c.Goal.Service == Service.RootAndRefresh && !lengths.Bright && same && c.House.Way<FadedLengths>() != FadedLengths.OwnFormula
                 && wish.Level == roots.Level && wish.Tone.SameAs(roots.Tone) && faded >= Wish.HalfLevel
-                ? Say(new(Does.PullThrough, wish, c.House.School("SV9") == "diluted"), $"The lengths shall be {wish.Level} {wish.Tone}, as the roots: the mix is pulled through for the last 5 to 10 minutes.", "SV13")
+                ? Say(new(Does.PullThrough, wish, Dilutes(c)), $"The lengths shall be {wish.Level} {wish.Tone}, as the roots: the mix is pulled through for the last 5 to 10 minutes.", "SV13")
                 : Say(new(Does.Tone, wish), $"The lengths have their own wish, {wish.Level} {wish.Tone}: a gloss of their own, mixed fresh once the roots are rinsed and towel-dried.", "SV13");
         }
 
@@ -63,12 +64,12 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
             case Service.RootAndRefresh when faded < Wish.HalfLevel:
                 return Say(Shielded, $"The lengths are at {lengths.Level}, the wish is {roots.Level}: nothing to freshen, so they are left alone.");
             case Service.RootAndRefresh:
-                string school = c.House.School("SV9");
-                return school switch
+                return c.House.Way<FadedLengths>() switch
                 {
-                    "leaveAlone" => Say(Shielded, "The house leaves lengths alone."),
-                    "ownFormula" => Say(new(Does.Tone, roots with { Clear = false }), "The house gives lengths a formula of their own, after the rinse."),
-                    "diluted" => Say(new(Does.PullThrough, roots, true), "The house dilutes the remaining mix with conditioner for the lengths, 5 to 10 minutes."),
+                    FadedLengths.LeaveAlone => Say(Shielded, "The house leaves lengths alone."),
+                    FadedLengths.OwnFormula => Say(new(Does.Tone, roots with { Clear = false }), "The house gives lengths a formula of their own, after the rinse."),
+                    FadedLengths.Diluted => Say(new(Does.PullThrough, roots, true), "The house dilutes the remaining mix with conditioner for the lengths, 5 to 10 minutes."),
+                    _ when Dilutes(c) => Say(new(Does.PullThrough, roots, true), $"The lengths have faded by {Levels(faded)} and are porous, which takes fast and deep: what is left is stirred with as much conditioner for the last 5 to 10 minutes, the ends last."),
                     _ => Say(new(Does.PullThrough, roots), $"The lengths have faded by {Levels(faded)} and take the same shade: the mix is pulled through for the last 5 to 10 minutes, the ends last."),
                 };
             case Service.RootTouchUp or Service.GreyBlend when faded >= Wish.HalfLevel && same && !lengths.Bright:
@@ -81,6 +82,14 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
 
         void Ask(string reason) => why.Add(new Because("SV14", $"The lengths are left alone: {reason}. Say what they shall be, and they get a gloss of their own.", "attention"));
     }
+
+    /// <summary>Whether what is pulled through is first stirred with as much conditioner: where the house always does, and by head on porous hair, which takes fast and deep (RD7, SV9).</summary>
+    public static bool Dilutes(Case c) => c.House.Way<FadedLengths>() switch
+    {
+        FadedLengths.Diluted => true,
+        FadedLengths.ByHead => c.Reading.Hair.Porosity == Porosity.High,
+        _ => false,
+    };
 
     internal static string Levels(double levels) => levels == .5 ? "half a level" : $"{levels:0.#} level{(levels == 1 ? "" : "s")}";
 }

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Kitto.Core;
 using Kitto.Core.Rules;
+using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;

@@ -36,10 +36,13 @@ public sealed class ClockTests
     [InlineData("goal.level=6.5", "BackFirst ToAndFro")]
     [InlineData("goal.service=\"baseLift\"; goal.level=7", "BackFirst ToAndFro")]
     [InlineData("goal.level=7; house.schools={\"TM5\":\"backFirst\"}", "BackFirst")]
+    [InlineData("goal.level=7; house.schools={\"TM5\":\"neverFrontWhenLifting\"}", "BackFirst ToAndFro")]
+    [InlineData("goal.level=7; hair.naturalLevel=7; house.schools={\"TM5\":\"neverFrontWhenLifting\"}", "FrontFirst OutlineFirst")]
+    [InlineData("goal.level=7; line=\"halyard-demi\"; house.schools={\"TM5\":\"neverFrontWhenLifting\"}", "FrontFirst OutlineFirst")]
     public void Grey_lift_and_depth_decide_which_orders_are_admissible(string facts, string orders)
     {
         var c = Bench.Case(facts);
-        Assert.Equal(orders, string.Join(" ", PaintOrders.Admissible(c.Reading, c.Goal.Service, c.Goal.Level?.Value ?? 5, c.House).Orders));
+        Assert.Equal(orders, string.Join(" ", PaintOrders.Admissible(c.Reading, c.Goal.Service, Bench.Shelf.For(c.Goal, c.LineId, c.House)!, c.Goal.Level?.Value ?? 5, c.House).Orders));
     }
 
     /// <summary>Minutes worked by hand: 10 for a trained hand on a medium head, times hands, density, partings and outline.</summary>
@@ -80,7 +83,7 @@ public sealed class ClockTests
             double level = c.Goal.Level!.Value.Value;
             var chosen = Timing.Choose(c.Reading, c.Reading.Hands, c.Goal.Service, line, level, c.House, []).Schedule.Order;
             double Cost(PaintOrder o) => Brute(o, c, line);
-            double best = PaintOrders.Admissible(c.Reading, c.Goal.Service, level, c.House).Orders.Min(Cost);
+            double best = PaintOrders.Admissible(c.Reading, c.Goal.Service, line, level, c.House).Orders.Min(Cost);
             return Cost(chosen) <= best + 1e-6;
         }, iter: 10_000);
 

@@ -1,6 +1,7 @@
 using CsCheck;
 using Kitto.Core.Contract;
 using Kitto.Core.Rules;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Tests.Rules;
 

@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using CsCheck;
 using Kitto.Core.Rules;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Tests.Rules;
 

@@ -1,5 +1,6 @@
 using CsCheck;
 using Kitto.Core.Contract;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Tests.Safety;
 
