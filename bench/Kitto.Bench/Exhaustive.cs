@@ -1,6 +1,7 @@
 using Kitto.Core;
 using Kitto.Core.Colour;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Bench;
 
@@ -30,7 +31,7 @@ public static class Exhaustive
 
             var least = some.Min(s => (s.Breach, s.Outside));
             var alike = some.Where(s => (s.Breach, s.Outside) == least).ToList();
-            double to = alike.Min(s => s.DeltaE) + MixSearch.Alike;
+            double to = alike.Min(s => s.DeltaE) + Values.AlikeDeltaE;
             return alike.Where(s => s.DeltaE <= to).OrderBy(s => s.Away).ThenBy(s => last is null || !Same(s.Parts, last)).ThenBy(s => s.DeltaE).ThenBy(s => s.Codes, StringComparer.Ordinal).First();
         }
 
@@ -38,7 +39,7 @@ public static class Exhaustive
         Seen? best = null;
         for (int parts = 1; parts <= 3; parts++)
         {
-            if (Of(parts) is { } more && (best is null || more.Breach < best.Breach || (more.Breach == best.Breach && best.DeltaE - more.DeltaE > MixSearch.PartEarns * (more.Parts.Length - best.Parts.Length))))
+            if (Of(parts) is { } more && (best is null || more.Breach < best.Breach || (more.Breach == best.Breach && best.DeltaE - more.DeltaE > Values.PartEarnsDeltaE * (more.Parts.Length - best.Parts.Length))))
             {
                 best = more;
             }

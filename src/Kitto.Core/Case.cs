@@ -49,10 +49,7 @@ public sealed record Goal(Service Service, Level? Level, Tone? Tone, bool? DampL
     public Millimetres? Tail { get; init; }
 
     /// <summary>How far a shadow's tail is feathered past the line in a zone (SV5).</summary>
-    public Millimetres TailAt(Zone zone) => Millimetres.Of(zone.Facts().ShadowTail.Value * (Tail?.Value ?? UsualTailMm) / UsualTailMm);
-
-    /// <summary>The usual tail at the back, mm (tables).</summary>
-    public const double UsualTailMm = 50;
+    public Millimetres TailAt(Zone zone) => Millimetres.Of(zone.Facts().ShadowTail.Value * (Tail?.Value ?? Values.TailBackMm) / Values.TailBackMm);
 }
 
 /// <summary>What the lengths shall be (SV13).</summary>
@@ -97,14 +94,8 @@ public sealed record HerWay(string Rule, string Way, string Reason, string By, D
 /// <param name="ForHer">Where this client is treated otherwise.</param>
 public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictionary<string, string> Schools, Costs? Costs = null, IReadOnlyList<HerWay>? ForHer = null)
 {
-    /// <summary>Least share of kits that may be asked not to run out.</summary>
-    public const double LeastLevel = 0.80;
-
-    /// <summary>Greatest share of kits that may be asked not to run out.</summary>
-    public const double GreatestLevel = 0.98;
-
     /// <summary>The quantile that is sent: the newsvendor's from the house's costs, else the fixed level (quantity 4).</summary>
-    public double Quantile => Costs is { } c ? Math.Clamp(c.ShortPerGram / (c.ShortPerGram + c.LeftPerGram), LeastLevel, GreatestLevel) : ServiceLevel;
+    public double Quantile => Costs is { } c ? Math.Clamp(c.ShortPerGram / (c.ShortPerGram + c.LeftPerGram), Values.LeastServiceLevel, Values.GreatestServiceLevel) : ServiceLevel;
 
     /// <summary>The house as it comes: nine kits in ten do not run out, a scale of a tenth of a gram, every school at its default.</summary>
     public static House Default { get; } = new(0.9, Grams.Of(0.1), new Dictionary<string, string>());

@@ -1,6 +1,7 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core;
 
@@ -92,7 +93,7 @@ public sealed record Guide(
     private static List<string> Skin() =>
     [
         "Behind the ear or inside the elbow, on clean skin: a spot of the colour sachet marked skin test, the size of a small coin.",
-        "Leave it for 45 minutes unless the sachet says otherwise, then wipe it off and watch the place for 48 full hours.",
+        $"Leave it for 45 minutes unless the sachet says otherwise, then wipe it off and watch the place for {Values.SkinTestHours} full hours.",
         "Itching, burning, redness, swelling or blisters, even a little: rinse, do not colour, and say so here.",
         "A clear test does not promise that nothing happens.",
     ];

@@ -42,7 +42,7 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
             steps.Add(Paint(stroke));
         }
 
-        var last = p.RowsOf(0).Where(r => r.Does == Does.PullThrough || (combed && r.StartsAt?.Value > clock.PaintMinutes.Value && r.ContactMinutes?.Value <= GlossPlan.ThroughMinutes)).ToList();
+        var last = p.RowsOf(0).Where(r => r.Does == Does.PullThrough || (combed && r.StartsAt?.Value > clock.PaintMinutes.Value && r.ContactMinutes?.Value <= Values.ThroughMinutes)).ToList();
         double lastMinutes = last.Count == 0 ? 0 : last.Max(r => r.ContactMinutes?.Value ?? 0);
         steps.Add(Wait(lastMinutes));
         if (last.Count > 0)
@@ -95,13 +95,13 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
 
     private GuideStep Mix(Formula formula, Line of, Pair pair)
     {
-        string which = pair.Name switch { "main" => "main pair", "A" => "first bowl", "B" => "second bowl", "C" => "third bowl", var other => other };
+        string which = pair.Name switch { Pair.Main => "main pair", "A" => "first bowl", "B" => "second bowl", "C" => "third bowl", var other => other };
         string what = p.Formulas.Count > 1 ? $" of the {Words.Of(formula.Use)}" : "";
         return new(StepKind.Mix, $"Mix the {which}{what}",
         [
             $"Empty the colour sachet and the bottle marked {pair.Name} ({Words.Of(formula.Use)}) completely into the {(of.Thickness == Thickness.Cream ? "bowl" : "nozzle bottle")}: {pair.ColourGrams} and {pair.DeveloperGrams}.",
             of.Thickness == Thickness.Cream ? "Stir until smooth and thick, scraping the bottom. No metal." : "Finger on the nozzle, shake until even.",
-            $"Start at once: it works for {of.WorkingLife.Value:0} minutes." + (pair.Name == "main" && formula.Pairs.Count > 1 ? " Keep the reserve sealed; mix it only if this runs short." : ""),
+            $"Start at once: it works for {of.WorkingLife.Value:0} minutes." + (pair.Name == Pair.Main && formula.Pairs.Count > 1 ? " Keep the reserve sealed; mix it only if this runs short." : ""),
         ], Rules: ["AP8", "DO10", "DO11", "DV9", "BE6"]);
     }
 
@@ -202,7 +202,7 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
         return new GuideStep(StepKind.Lengths, "Now the lengths",
         [
             LengthsPlan.Dilutes(c) ? "First stir in about as much conditioner." : "Work what is left in the bowl through the lengths with your hands.",
-            ends ? $"Leave the last hand's width out at first. The ends come for the last {StrandClock.EndsMinutes:0} minutes only: they were coloured before." : "Comb once.",
+            ends ? $"Leave the last hand's width out at first. The ends come for the last {Values.EndsMinutes:0} minutes only: they were coloured before." : "Comb once.",
         ], Minutes: Minutes.Of(minutes), Rules: ["SV9", "SV10", "TM4", "TM13"]);
     }
 

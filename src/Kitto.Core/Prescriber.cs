@@ -15,15 +15,6 @@ namespace Kitto.Core;
 /// <summary>The one way through: a case and a shelf make a prescription. A straight line in the order of the tables; no step reaches back.</summary>
 public static class Prescriber
 {
-    /// <summary>Colour for the skin test (quantity 4).</summary>
-    public const double SkinTestGrams = 1;
-
-    /// <summary>Mix for the strand test (tables).</summary>
-    public const double StrandTestGrams = 3;
-
-    /// <summary>Undiluted developer for resistant white (AP9, BE11).</summary>
-    public const double PreSoftenGrams = 2.5;
-
     /// <summary>Prescribes. The same case and shelf always give the same answer.</summary>
     /// <param name="read">The case, as read.</param>
     /// <param name="shelf">What is there to mix from.</param>
@@ -61,20 +52,22 @@ public static class Prescriber
             why.Add(new Because("SV14", "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.", "attention"));
         }
 
-        var (forecast, looks) = Outlook.Of(c.Reading, strand, chosen, main, pulled, why);
+        var planWhy = new List<Because>();
+        var next = NextKit.Of(c.Reading, strand.Formulas[0].Wish.Level, c.Goal.Service, strand.Formulas[0].Line, laid.Plan?.ColourOn, planWhy);
+        var (forecast, looks) = Outlook.Of(c.Reading, strand, chosen, main, pulled, next?.InWeeks ?? (Values.SoftWeeksFrom + Values.SoftWeeksTo) / 2, why);
         double? spread = Outlook.Spread(chosen[0], main, why);
 
         // 9 parts
         var formulas = chosen.Select((m, at) => Amount.WeighOut(m.Plan, m.Parts, sizes[at], c.House, kit, strand.Formulas.Take(at).All(f => f.Line != m.Plan.Line), why)).ToList();
         Amount.Say(c, laid.Hands, laid.Belief, strand, sizes, formulas, kit, why);
 
-        var next = NextKit.Of(c.Reading, strand.Formulas[0].Wish.Level, c.Goal.Service, laid.Plan?.ColourOn, why);
+        why.AddRange(planWhy);
         var lines = formulas.Select(f => f.Line).Distinct().ToList();
         var skin = Holds.Skin(c.Reading.Client, [.. lines.Select(l => shelf.Find(l)!)], laid.Days, c.House, why, kit);
         var tested = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why, kit);
         if (laid.Soften)
         {
-            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.Way<PreSoftening>() == PreSoftening.Long ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {PreSoftenGrams} g in its own vial.", "tests"));
+            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.Way<PreSoftening>() == PreSoftening.Long ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {Values.PreSoftenGrams} g in its own vial.", "tests"));
         }
 
         Grams Total(Func<Sizing, Grams> of) => Grams.Of(sizes.Sum(s => of(s).Value)).Tenths();
@@ -87,10 +80,10 @@ public static class Prescriber
             new Quantities(Total(s => s.Base), Total(s => s.Use), Total(s => s.UseLow), Total(s => s.UseHigh), Total(s => s.Residue),
                 sent, laid.Clocks[0].Batches.Count, Share.Of(Math.Round(mistakes.RunsOut.Value, 4)), mistakes.Left.Tenths()),
             main with { SpreadDeltaE = spread }, forecast, Others(chosen[0], formulas[0]),
-            new KitTests(skin, tested, Holds.SkinTestHours, Grams.Of(SkinTestGrams), Grams.Of(StrandTestGrams), Grams.Of(laid.Soften ? PreSoftenGrams : 0)), laid.Plan, next)
+            new KitTests(skin, tested, Values.SkinTestHours, Grams.Of(Values.SkinTestGrams), Grams.Of(Values.StrandTestGrams), Grams.Of(laid.Soften ? Values.PreSoftenGrams : 0)), laid.Plan, next)
         {
             Strand = looks,
-            Confirm = [.. chosen.Where(m => !m.Plan.Wish.Clear && m.Looked?.DeltaE > MixWords.AnotherColour).Select(m => new Confirmation(m.Plan.Use,
+            Confirm = [.. chosen.Where(m => !m.Plan.Wish.Clear && m.Looked?.DeltaE > Values.AnotherColourDeltaE).Select(m => new Confirmation(m.Plan.Use,
                 $"The {Words.Of(m.Plan.Use)} comes out {m.Looked!.DeltaE:0.0} from the wish, plainly another colour: I have seen that and mean it."))],
         };
     }
@@ -174,7 +167,7 @@ public static class Prescriber
     {
         var formula = strand.Formulas[at];
         var on = c.Reading.Only(strand.ZonesOf(at));
-        Minutes? timer = formula.Quick ? Minutes.Of(StrandClock.QuickMinutes) : null;
+        Minutes? timer = formula.Quick ? Minutes.Of(Values.QuickToneMinutes) : null;
         return at == 0
             ? Timing.Choose(on, hands, c.Goal.Service, formula.Line, formula.Wish.Level.Value, c.House, why, c.Painting, strand.InTwo, timer)
             : Timing.Choose(on, hands, formula.OnRoots ? Service.RootTouchUp : Service.Gloss, formula.Line, formula.Wish.Level.Value, c.House, why, timer: timer);
@@ -185,7 +178,7 @@ public static class Prescriber
         new KitTests(
             c.Reading.Client.SkinTest is { Result: SkinResult.Reacted } ? SkinState.Reacted : SkinState.Required,
             c.Reading.Client.StrandTest is { Result: StrandResult.Damaged } ? StrandState.Failed : StrandState.Required,
-            Holds.SkinTestHours, Grams.Of(0), Grams.Of(0), Grams.Of(0)), null);
+            Values.SkinTestHours, Grams.Of(0), Grams.Of(0), Grams.Of(0)), null);
 
     /// <summary>A departure from the house, with who decided it and why.</summary>
     private static Because SayHers(House house, HerWay way)
@@ -201,7 +194,7 @@ public static class Prescriber
     private static void SayGrey(Case c, Line line, List<Because> why)
     {
         var grey = c.Reading.DecisiveGrey;
-        if (c.Goal.Service is Service.Lighten or Service.BaseLift or Service.Gloss || grey.Value < Choice.NoGrey)
+        if (c.Goal.Service is Service.Lighten or Service.BaseLift or Service.Gloss || grey.Value < Values.NoGrey)
         {
             return;
         }
@@ -240,5 +233,5 @@ public static class Prescriber
     private static bool Softens(Case c, Line line) =>
         c.Goal.Service is not (Service.Gloss or Service.BaseLift or Service.Lighten) && line.Kind != LineKind.Lightener
         && (c.Reading.Included.Any(z => z.Read.Resistant)
-            || (c.Reading.Last?.Result?.Coverage == Coverage.GreyShows && c.Reading.DecisiveGrey.Value >= Choice.NoGrey));
+            || (c.Reading.Last?.Result?.Coverage == Coverage.GreyShows && c.Reading.DecisiveGrey.Value >= Values.NoGrey));
 }

@@ -40,7 +40,18 @@ public sealed record StrengthGrams(Volume Volume, Grams Grams);
 /// <param name="DeveloperFillGrams">Developer weighed into the bottle (DO11).</param>
 public sealed record Pair(
     string Name, Grams ColourGrams, Grams DeveloperGrams, IReadOnlyList<PartGrams> Parts, IReadOnlyList<StrengthGrams> Strengths,
-    Grams ColourFillGrams, Grams DeveloperFillGrams);
+    Grams ColourFillGrams, Grams DeveloperFillGrams)
+{
+    /// <summary>The name of the pair that is mixed first (DO10).</summary>
+    public const string Main = "main";
+
+    /// <summary>The name of the sealed pair (DO10).</summary>
+    public const string Reserve = "reserve";
+
+    /// <summary>Whether it stays sealed until the main pair runs short.</summary>
+    [JsonIgnore]
+    public bool IsReserve => Name == Reserve;
+}
 
 /// <summary>The developer of a formula.</summary>
 /// <param name="Volume">Strength.</param>

@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
+using Kitto.Core.Trade;
 
 namespace Kitto.Store;
 
@@ -97,7 +98,7 @@ public sealed class Kits(Database db)
     public Task<IReadOnlyList<DatedKit>> Between(DateOnly from, DateOnly to) => db.List<DatedKit>($"""
         select {DatedColumns}
         where k.fill_on between @from and @to or k.post_on between @from and @to or k.arrives_on between @from and @to or k.skin_on between @from and @to
-           or k.strand_on between @from and @to or k.colour_on between @from - {KitDays.ReportDays} and @to or k.due_on between @from and @to
+           or k.strand_on between @from and @to or k.colour_on between @from - {Values.ReportDays} and @to or k.due_on between @from and @to
         order by c.name
         """, new { from, to });
 

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Kitto.Core.Contract;
 using Kitto.Core.Developer;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Bench.Fuzz;
 
@@ -61,7 +62,7 @@ public sealed class Judged
             {
                 var developer = formula.GetProperty("developer");
                 double strongest = Math.Max(developer.GetProperty("volume").GetDouble(), developer.GetProperty("blend").EnumerateArray().Select(b => b.GetProperty("volume").GetDouble()).DefaultIfEmpty(0).Max());
-                if (strongest > Strength.KitLimitVolume)
+                if (strongest > Values.KitLimitVolume)
                 {
                     Fault($"{strongest} vol in a kit", input, document);
                 }

@@ -1,3 +1,5 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Clock;
 
 /// <summary>Where a kit is on its way.</summary>
@@ -48,9 +50,6 @@ public enum DayKind
 /// <param name="DueOn">Next kit.</param>
 public sealed record KitDays(DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinOn, DateOnly? StrandOn, DateOnly? ColourOn, DateOnly? DueOn)
 {
-    /// <summary>A report is expected this many days after colour day (ours).</summary>
-    public const int ReportDays = 3;
-
     /// <summary>No plan at all.</summary>
     public static KitDays None { get; } = new(null, null, null, null, null, null, null);
 
@@ -74,7 +73,7 @@ public sealed record KitDays(DateOnly? FillOn, DateOnly? PostOn, DateOnly? Arriv
             (SkinOn, DayKind.SkinTest, step <= KitStep.Posted && !skinOn),
             (StrandOn, DayKind.StrandTest, step <= KitStep.Posted && !strandDone),
             (ColourOn, DayKind.Colour, step <= KitStep.Posted),
-            (ColourOn?.AddDays(ReportDays), DayKind.Report, step <= KitStep.Posted),
+            (ColourOn?.AddDays(Values.ReportDays), DayKind.Report, step <= KitStep.Posted),
             (DueOn, DayKind.NextKit, newest && step != KitStep.Stopped),
         };
         return all.Where(d => d is { On: not null, Asked: true }).Select(d => (d.On!.Value, d.Kind));

@@ -80,7 +80,7 @@ public static class PaintOrders
         // By depth only a service that is there for its lift counts; the cautious school counts every colour that lifts.
         var school = house.Way<StartingPlace>();
         bool lift = service is Service.BaseLift or Service.Lighten
-            || (school == StartingPlace.NeverFrontWhenLifting && line.IsPermanent && targetLevel - reading.Hair.NaturalLevel.Value >= Strand.Wish.HalfLevel);
+            || (school == StartingPlace.NeverFrontWhenLifting && line.IsPermanent && targetLevel - reading.Hair.NaturalLevel.Value >= Values.HalfLevel);
         return (reading.GreyIsTheReason, lift, school) switch
         {
             (true, _, _) => ([PaintOrder.OutlineFirst, PaintOrder.WorstFirst], "white or resistant hair is the reason for this kit, so it gets the colour first"),

@@ -1,18 +1,13 @@
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Clock;
 
 /// <summary>How long the painting takes. Factors are common practice or ours (clock, tables).</summary>
 public static class Painting
 {
-    /// <summary>A trained hand, medium density, whole head, thin partings, minutes (TM7).</summary>
-    public const double TrainedMinutes = 10;
-
-    /// <summary>Walking round the outline first costs this much more.</summary>
-    public const double OutlineFactor = 1.15;
-
     /// <summary>How much slower these hands are than trained ones.</summary>
     public static double Slowness(Who who, bool practised) => (who, practised) switch
     {
@@ -42,7 +37,7 @@ public static class Painting
             Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss or Service.RootShadow or Service.GreyBlend => 1,
             _ => throw new ArgumentOutOfRangeException(nameof(service)),
         };
-        return TrainedMinutes * Slowness(hands.Who, hands.Practised) * dense * partings * (order == PaintOrder.OutlineFirst ? OutlineFactor : 1);
+        return Values.TrainedMinutes * Slowness(hands.Who, hands.Practised) * dense * partings * (order == PaintOrder.OutlineFirst ? Values.OutlineFactor : 1);
     }
 }
 
@@ -51,9 +46,6 @@ public static class Painting
 /// <param name="To">At most, inclusive.</param>
 public readonly record struct ContactWindow(Minutes From, Minutes To)
 {
-    /// <summary>Hairline hair in a lift may stay this much longer than the standard time.</summary>
-    public const double HairlineLiftMargin = 10;
-
     /// <summary>The window of one zone: the line's; grey of 50 % or resistant raises its lower end to the standard time (tables).</summary>
     public static ContactWindow Of(Zone zone, ZoneReading read, Line line, Service service)
     {
@@ -61,7 +53,7 @@ public readonly record struct ContactWindow(Minutes From, Minutes To)
         bool tender = zone == Zone.FrontHairline && service is (Service.BaseLift or Service.Lighten);
         return new ContactWindow(
             stubborn ? line.Process : line.ProcessMin,
-            tender ? Minutes.Of(Math.Min(line.LongestContact.Value, line.Process.Value + HairlineLiftMargin)) : line.LongestContact);
+            tender ? Minutes.Of(Math.Min(line.LongestContact.Value, line.Process.Value + Values.HairlineLiftMinutes)) : line.LongestContact);
     }
 
     /// <summary>The window of a scalp stretch that is painted after the rest: in a lift its upper end is the line's standard time, because it is warm (TM6).</summary>

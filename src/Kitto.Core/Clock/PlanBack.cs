@@ -1,10 +1,12 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Clock;
 
 /// <summary>What the dates are planned from.</summary>
 /// <param name="Today">Today; filling is possible today, posting is not.</param>
 /// <param name="WantBy">The day she wants to look right.</param>
 /// <param name="PostDays">Days on which post leaves for her address, at least one.</param>
-/// <param name="TransitDays">Calendar days on the way, 0 to 14.</param>
+/// <param name="TransitDays">Calendar days on the way, 0 to <see cref="Values.MostTransitDays"/>.</param>
 public sealed record PlanWish(DateOnly Today, DateOnly WantBy, IReadOnlyList<DayOfWeek> PostDays, int TransitDays)
 {
     /// <summary>Days from today to colour day; none where nothing is planned or the wish cannot be met.</summary>
@@ -27,21 +29,6 @@ public sealed record KitPlan(
 /// <summary>Plans back from the wished day (clock, tables).</summary>
 public static class PlanBack
 {
-    /// <summary>Colour day is this long before the wished day, so that it has settled (AF7).</summary>
-    public const int SettleDays = 2;
-
-    /// <summary>Full days a skin test is watched (SA5).</summary>
-    public const int SkinTestDays = 2;
-
-    /// <summary>A skin test is not older than this on colour day (SA5).</summary>
-    public const int SkinTestValidDays = 14;
-
-    /// <summary>The strand test is reported this long before colour day.</summary>
-    public const int StrandTestDays = 1;
-
-    /// <summary>Filled sachets keep this long, colour day included (house value).</summary>
-    public const int ShelfLifeDays = 21;
-
     /// <summary>How far ahead a first possible day is looked for.</summary>
     private const int Horizon = 120;
 
@@ -59,7 +46,7 @@ public static class PlanBack
 
         var post = postings.Count > 1 ? postings[1] : postings[0];
         var (arrives, skin, strand, colour) = Dates(post, wish.WantBy, wish);
-        why.Add(new Because("SA5", $"Posted {Day(post)}, there {Day(arrives)}: the skin test is watched for 48 hours before the strand test on {Day(strand)} and the colour on {Day(colour)}.", "plan"));
+        why.Add(new Because("SA5", $"Posted {Day(post)}, there {Day(arrives)}: the skin test is watched for {Values.SkinTestHours} hours before the strand test on {Day(strand)} and the colour on {Day(colour)}.", "plan"));
         why.Add(postings.Count > 1
             ? new Because("SA5", $"If that post is missed, {Day(postings[0])} still leaves time for both tests.", "plan")
             : new Because("SA5", "There is no later post day in reserve: if this one is missed, the day cannot be kept.", "plan"));
@@ -68,11 +55,11 @@ public static class PlanBack
 
     private static IEnumerable<DateOnly> PostingsFor(DateOnly wantBy, PlanWish wish)
     {
-        var colour = wantBy.AddDays(-SettleDays);
+        var colour = wantBy.AddDays(-Values.SettleDays);
         for (var post = wish.Today.AddDays(1); post < colour; post = post.AddDays(1))
         {
             var (_, _, strand, _) = Dates(post, wantBy, wish);
-            if (wish.PostDays.Contains(post.DayOfWeek) && strand.AddDays(StrandTestDays) <= colour && post.AddDays(-1 + ShelfLifeDays) >= colour)
+            if (wish.PostDays.Contains(post.DayOfWeek) && strand.AddDays(Values.StrandTestDays) <= colour && post.AddDays(-1 + Values.ShelfLifeDays) >= colour)
             {
                 yield return post;
             }
@@ -81,11 +68,11 @@ public static class PlanBack
 
     private static (DateOnly Arrives, DateOnly Skin, DateOnly Strand, DateOnly Colour) Dates(DateOnly post, DateOnly wantBy, PlanWish wish)
     {
-        var colour = wantBy.AddDays(-SettleDays);
+        var colour = wantBy.AddDays(-Values.SettleDays);
         var arrives = post.AddDays(wish.TransitDays);
-        var oldestValid = colour.AddDays(-SkinTestValidDays);
+        var oldestValid = colour.AddDays(-Values.SkinTestValidDays);
         var skin = arrives > oldestValid ? arrives : oldestValid;
-        return (arrives, skin, skin.AddDays(SkinTestDays), colour);
+        return (arrives, skin, skin.AddDays(Values.SkinTestDays), colour);
     }
 
     private static string Day(DateOnly date) => date.ToString("ddd d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);

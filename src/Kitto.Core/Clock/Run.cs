@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Clock;
 
@@ -17,9 +18,6 @@ public sealed record RunStand(Schedule Actual, double NowMinutes, int Begun, boo
 /// <summary>Runs the plan against what really happens: strokes move the lanes, the rinse is reckoned anew, being late has an answer (clock).</summary>
 public static class Run
 {
-    /// <summary>Fewer minutes behind than this are not worth a word.</summary>
-    public const double Tolerance = 2;
-
     /// <summary>The stand of a run.</summary>
     /// <param name="plan">The schedule that was signed.</param>
     /// <param name="begun">Strokes in the order they were begun, with minutes since the first stroke; the first is 0.</param>
@@ -80,7 +78,7 @@ public static class Run
         foreach (var stroke in planned.Select(s => s.Stroke).Except(begun.Select(z => z.Stroke)))
         {
             // The scalp is not begun before its time, however quick she was (TM6).
-            at = stroke.Scalp ? Math.Max(at, Timing.ScalpAfter) : at;
+            at = stroke.Scalp ? Math.Max(at, Values.ScalpAfterMinutes) : at;
             lanes.Add((stroke, at));
             at += Planned(stroke) * speed;
         }
@@ -125,6 +123,6 @@ public static class Run
             return $"The time after the last stroke is shortened to {actual.ProcessMinutes.Value:0} min, so that nothing is on too long. Nothing is spoilt.";
         }
 
-        return behind > Tolerance ? $"You are {behind:0} min behind the plan. Nothing is wrong: go on as you do, the rinse moves with you." : null;
+        return behind > Values.BehindMinutes ? $"You are {behind:0} min behind the plan. Nothing is wrong: go on as you do, the rinse moves with you." : null;
     }
 }

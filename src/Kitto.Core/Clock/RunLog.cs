@@ -1,3 +1,5 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Clock;
 
 /// <summary>What can be told of a run.</summary>
@@ -33,9 +35,6 @@ public sealed record RunSteps(int First, int Off);
 /// <param name="Closed">Whether she said so herself; else it is over because the last rinse is done, and going back takes it up again.</param>
 public sealed record RunState(DateTime? BegunAt, IReadOnlyList<RunLine> Steps, DateTime? FirstStroke, DateTime? EndedAt, bool Closed = false)
 {
-    /// <summary>A run of which nothing was heard for so long is not on the head any longer, hours (ours; the longest contact of any line is 2).</summary>
-    public const double LapsesHours = 6;
-
     /// <summary>Words that are taken of one kit at most.</summary>
     public const int Most = 500;
 
@@ -46,7 +45,7 @@ public sealed record RunState(DateTime? BegunAt, IReadOnlyList<RunLine> Steps, D
     public DateTime? HeardAt => Steps.Count > 0 ? Steps.Max(s => s.At) : BegunAt;
 
     /// <summary>Whether nothing was heard of it for so long that it is over.</summary>
-    private bool Lapsed(DateTime now) => now >= HeardAt!.Value.AddHours(LapsesHours);
+    private bool Lapsed(DateTime now) => now >= HeardAt!.Value.AddHours(Values.RunLapsesHours);
 
     /// <summary>Whether colour is on the head at a moment.</summary>
     public bool OnHead(DateTime now) => FirstStroke <= now && EndedAt is null && !Lapsed(now);

@@ -1,3 +1,5 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Clock;
 
 /// <summary>What can be due to be said to a client about her kit.</summary>
@@ -9,7 +11,7 @@ public enum SaidKind
     TestDue,
     /// <summary>It should have been put on days ago.</summary>
     TestOverdue,
-    /// <summary>48 hours are over: look, and say how it is.</summary>
+    /// <summary>The hours of the skin test are over: look, and say how it is.</summary>
     LookNow,
     /// <summary>Colour day is tomorrow, and both tests are clear.</summary>
     ColourTomorrow,
@@ -26,7 +28,7 @@ public enum TestsStand
     None,
     /// <summary>The skin test is on.</summary>
     Watching,
-    /// <summary>48 hours are over, and nothing was reported.</summary>
+    /// <summary>The hours of the skin test are over, and nothing was reported.</summary>
     ToReport,
     /// <summary>The skin test is clear, the strand test is to come.</summary>
     StrandToCome,
@@ -37,9 +39,6 @@ public enum TestsStand
 /// <summary>What is due to be said on a day; each is said once for a kit.</summary>
 public static class Said
 {
-    /// <summary>Days after the planned skin test at which its absence is spoken of (ours).</summary>
-    public const int OverdueDays = 2;
-
     /// <summary>What is due.</summary>
     /// <param name="days">The days of the kit.</param>
     /// <param name="step">Where it is.</param>
@@ -60,7 +59,7 @@ public static class Said
 
         if (tests == TestsStand.None && days.SkinOn <= today && !over)
         {
-            yield return today < days.SkinOn!.Value.AddDays(OverdueDays) ? SaidKind.TestDue : SaidKind.TestOverdue;
+            yield return today < days.SkinOn!.Value.AddDays(Values.OverdueDays) ? SaidKind.TestDue : SaidKind.TestOverdue;
         }
 
         if (tests == TestsStand.ToReport)
@@ -73,7 +72,7 @@ public static class Said
             yield return tests == TestsStand.Clear ? SaidKind.ColourTomorrow : SaidKind.NotTomorrow;
         }
 
-        if (days.ColourOn?.AddDays(KitDays.ReportDays) <= today)
+        if (days.ColourOn?.AddDays(Values.ReportDays) <= today)
         {
             yield return SaidKind.ReportDue;
         }
@@ -90,9 +89,9 @@ public static class Said
         var (subject, says) = kind switch
         {
             SaidKind.Posted => ("Your kit is in the post", $"It should be with you{(days.ArrivesOn is { } there ? $" on {Day(there)}" : " soon")}. Start with the skin test as soon as it is there; your guide says how. Nothing is mixed before both tests are clear."),
-            SaidKind.TestDue => ("Your skin test is due", "Put it on today, as your guide says, and tell us there when it is on. It takes 48 hours, and your colour day waits for it."),
+            SaidKind.TestDue => ("Your skin test is due", $"Put it on today, as your guide says, and tell us there when it is on. It takes {Values.SkinTestHours} hours, and your colour day waits for it."),
             SaidKind.TestOverdue => ("Your skin test is missing", $"We have not heard of your skin test{(days.ColourOn is { } day ? $". Without it {Day(day)} cannot be kept" : "")}. Put it on today, or tell us if the kit has not come."),
-            SaidKind.LookNow => ("Look at your skin test now", "48 hours are over. Look at the place in good light, feel it, and say in your guide how it is."),
+            SaidKind.LookNow => ("Look at your skin test now", $"{Values.SkinTestHours} hours are over. Look at the place in good light, feel it, and say in your guide how it is."),
             SaidKind.ColourTomorrow => ("Tomorrow is your colour day", "Both tests are clear. Lay everything out before mixing, take your time, and keep the guide beside you."),
             SaidKind.NotTomorrow => ("Do not colour tomorrow yet", "A test is still missing, so your kit stays locked. Open your guide, finish the tests, and we find a new day together."),
             SaidKind.ReportDue => ("How did it go?", "Dry, in daylight: how does it look, and what was left over? Your next kit is made from what you say in your guide. If you have not coloured yet, tell us."),

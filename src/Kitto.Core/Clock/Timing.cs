@@ -13,15 +13,6 @@ public sealed record Timed(Schedule Schedule, IReadOnlyList<IReadOnlyList<Stroke
 /// <summary>Plans the clock on the head (clock).</summary>
 public static class Timing
 {
-    /// <summary>A mix must be on this long before it stops working, minutes.</summary>
-    public const double Spare = 3;
-
-    /// <summary>Where the head is painted in two turns, the scalp stretch begins this long after the first stroke at the earliest, minutes (TM6).</summary>
-    public const double ScalpAfter = 10;
-
-    /// <summary>The second turn takes this much of the first: the partings are known and the stretch is short (ours).</summary>
-    public const double SecondTurn = 0.5;
-
     /// <summary>No set of zones.</summary>
     private static readonly IReadOnlySet<Zone> None = new HashSet<Zone>();
 
@@ -188,7 +179,7 @@ public static class Timing
     /// <summary>Strokes by bowl: each is painted while its mix still works, and the cuts lie as evenly as they can; a second turn is a bowl of its own where one does not reach over both.</summary>
     private static List<IReadOnlyList<Stroke>> Batch(Schedule schedule, Line line)
     {
-        double life = line.WorkingLife.Value - Spare, total = schedule.PaintMinutes.Value;
+        double life = line.WorkingLife.Value - Values.SpareMinutes, total = schedule.PaintMinutes.Value;
         var strokes = schedule.Strokes;
         if (total <= life || strokes.Count < 2)
         {
@@ -227,11 +218,11 @@ public static class Timing
 
         if (inTwo.Count > 0)
         {
-            at = Math.Max(at, ScalpAfter);
+            at = Math.Max(at, Values.ScalpAfterMinutes);
             foreach (var zone in path)
             {
                 strokes.Add((new Stroke(zone, inTwo.Contains(zone)), at));
-                at += whole * zone.Facts().HairShare.Value * (inTwo.Contains(zone) ? SecondTurn : 1);
+                at += whole * zone.Facts().HairShare.Value * (inTwo.Contains(zone) ? Values.SecondTurn : 1);
             }
         }
 

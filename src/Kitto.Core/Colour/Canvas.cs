@@ -2,6 +2,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Colour;
 
@@ -187,7 +188,7 @@ public sealed record Canvas(Line Line, Volume Developer, IReadOnlyList<Spot> Spo
         bool shadow = rows[0].Does == Does.Blend;
         return new Spot(null, stretch, weight, grey, takes, takes, Fibre.White, lifted > 0 ? Melanin.Lifted(state.Level.Value, lifted) : state.Fibre, lifted)
         {
-            Floor = shadow || stretch == Stretch.Band ? null : Dye.Look(Math.Max(1, (formula.Asked ? Math.Min(state.Level.Value, formula.Wish.Level.Value) : state.Level.Value) - Wish.HalfLevel), formula.Wish.Tone).Lab.L,
+            Floor = shadow || stretch == Stretch.Band ? null : Dye.Look(Math.Max(1, (formula.Asked ? Math.Min(state.Level.Value, formula.Wish.Level.Value) : state.Level.Value) - Values.HalfLevel), formula.Wish.Tone).Lab.L,
         };
     }
 

@@ -19,9 +19,6 @@ public static class Kinetics
     /// <summary>A mix past its working life deposits this much (SV9).</summary>
     public const double Old = 0.5;
 
-    /// <summary>The first stretch of the regrowth is warmed by the scalp, mm (TM6).</summary>
-    public const double WarmMm = 12;
-
     /// <summary>How much more it lifts there.</summary>
     public const double WarmLift = 1.15;
 

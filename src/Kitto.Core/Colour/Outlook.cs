@@ -19,8 +19,9 @@ internal static class Outlook
     /// <param name="chosen">The formulas, in the plan's order.</param>
     /// <param name="schedule">The clock of the first.</param>
     /// <param name="pulled">What is pulled through past the line; null where nothing is.</param>
+    /// <param name="next">Weeks to the next kit (SV11).</param>
     /// <param name="why">Reasons are added.</param>
-    public static (Forecast Forecast, IReadOnlyList<ZoneStrand> Strand) Of(Reading reading, StrandPlan plan, IReadOnlyList<Chosen> chosen, Schedule schedule, Canvas? pulled, ICollection<Because> why)
+    public static (Forecast Forecast, IReadOnlyList<ZoneStrand> Strand) Of(Reading reading, StrandPlan plan, IReadOnlyList<Chosen> chosen, Schedule schedule, Canvas? pulled, int next, ICollection<Because> why)
     {
         var looks = new Looks(reading, chosen, pulled);
         var strand = Zones.All.Select(z => new ZoneStrand(z.Zone, [.. plan.Rows.Where(r => r.Zone == z.Zone).Select(looks.Seen)])).ToList();
@@ -38,7 +39,6 @@ internal static class Outlook
         var last = chosen.FirstOrDefault(c => c.Plan.Use == FormulaPlan.Second) is { Canvas: not null } second ? second : first;
         bool roots = canvas.Spots[0].Regrowth;
         var own = chosen.FirstOrDefault(c => c.Plan.Use == FormulaPlan.Lengths && c != first);
-        int next = (int)(first.Plan.Line.IsPermanent && first.Plan.OnRoots ? Advice.Cover : Advice.Soft).Average();
         int longest = first.Plan.Line.IsPermanent ? LongestPermanent : LongestSoft;
         var fresh = After(canvas, mix, 0);
         int? shows = Enumerable.Range(1, longest).Cast<int?>().FirstOrDefault(w => Difference2000.Between(After(canvas, mix, w!.Value), fresh) >= ShowsFrom);

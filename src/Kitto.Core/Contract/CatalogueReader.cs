@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Contract;
 
@@ -110,7 +111,7 @@ public static class CatalogueReader
             Core.Minutes.Of(Minutes("processMax")), Core.Minutes.Of(Minutes("workingLifeMinutes")), Core.Minutes.Of(Minutes("longestContactMinutes")),
             Grams.Of(r.Require("tubeGrams", r.Number("tubeGrams", 1, 2000), "1 to 2000")), shades, gone)
         {
-            SkinTestMonths = r.Whole("skinTestMonths", 0, Safety.Holds.MostMonths) ?? 0,
+            SkinTestMonths = r.Whole("skinTestMonths", 0, Values.SkinTestMostMonths) ?? 0,
         };
         r.Done();
         if (check && r.Errors.Count == 0)

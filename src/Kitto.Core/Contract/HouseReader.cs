@@ -46,7 +46,7 @@ internal static class HouseReader
             c.Done();
         }
 
-        var house = new House(r.Number("serviceLevel", House.LeastLevel, House.GreatestLevel) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools, costs, [.. r.Objects("forHer", 40).Select(ReadHerWay).OfType<HerWay>()]);
+        var house = new House(r.Number("serviceLevel", Values.LeastServiceLevel, Values.GreatestServiceLevel) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools, costs, [.. r.Objects("forHer", 40).Select(ReadHerWay).OfType<HerWay>()]);
         r.Done();
         return house;
     }

@@ -1,13 +1,11 @@
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Developer;
 
 /// <summary>Strength of a developer, by stoichiometry and by weighed blends (DV1, DV8).</summary>
 public static class Strength
 {
-    /// <summary>No kit holds more than this (DV6, SA7, SA11).</summary>
-    public const double KitLimitVolume = 20;
-
     /// <summary>
     /// Shares of stocked strengths, by weight, that give the wished one; a stocked strength is taken alone (DV8).
     /// Beyond what the line stocks the chair's other strengths are used; below the weakest, the weakest.
@@ -21,10 +19,10 @@ public static class Strength
         var own = line.Developers.Select(d => d.Volume.Value).Distinct().Order().ToList();
         // An activator (below 10) belongs to its own line; only true developers are shared across the shelf (DV10).
         List<double> All() => [.. own.Concat(shelf.Lines.SelectMany(l => l.Developers).Select(d => d.Volume.Value).Where(v => v >= 10)).Distinct().Order()];
-        List<double> ForKits(IEnumerable<double> from) => [.. from.Where(v => v <= KitLimitVolume)];
+        List<double> ForKits(IEnumerable<double> from) => [.. from.Where(v => v <= Values.KitLimitVolume)];
         bool Reaches(List<double> some) => some.Count > 0 && some[0] <= wished.Value && some[^1] >= wished.Value - 1e-9;
         var stock = wished.Value > own[^1] ? All() : own;
-        if (wished.Value <= KitLimitVolume && Reaches(stock))
+        if (wished.Value <= Values.KitLimitVolume && Reaches(stock))
         {
             stock = Reaches(ForKits(own)) ? ForKits(own) : Reaches(ForKits(All())) ? ForKits(All()) : stock;
         }

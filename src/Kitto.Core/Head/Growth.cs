@@ -1,3 +1,5 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Head;
 
 /// <summary>Regrowth that was measured at a known time after the colour.</summary>
@@ -17,7 +19,7 @@ public readonly record struct GrowthRate(double Mean, double Sd)
     public const int LeastDays = 7;
 
     /// <summary>What is believed before any measurement.</summary>
-    public static GrowthRate Prior { get; } = new(Growth.MmPerMonth, 2.5);
+    public static GrowthRate Prior { get; } = new(Values.GrowthMmPerMonth, 2.5);
 
     /// <summary>What is believed after these measurements: conjugate, each as sure as its time is long.</summary>
     public static GrowthRate Learned(IEnumerable<Grown> measured)
@@ -47,9 +49,6 @@ public readonly record struct GrowthRate(double Mean, double Sd)
 /// <summary>How hair grows between two days.</summary>
 public static class Growth
 {
-    /// <summary>Millimetres a month (RD5). Loussouarn et al. 2005 give 0.28 to 0.41 mm a day by population (from memory).</summary>
-    public const double MmPerMonth = 12.5;
-
     /// <summary>Mean length of a month, days.</summary>
     public const double DaysPerMonth = 30.4375;
 

@@ -78,7 +78,7 @@ public enum LengthHistory
 /// <summary>Result of a skin test.</summary>
 public enum SkinResult
 {
-    /// <summary>Nothing seen or felt in 48 hours.</summary>
+    /// <summary>Nothing seen or felt in its full hours.</summary>
     Clear,
     /// <summary>Any reaction, however small.</summary>
     Reacted,

@@ -1,3 +1,5 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Head;
 
 /// <summary>The nine zones of the head.</summary>
@@ -37,15 +39,15 @@ public static class Zones
     /// <summary>Facts of every zone, indexed by <see cref="Zone"/>.</summary>
     public static IReadOnlyList<ZoneFacts> All { get; } =
     [
-        Make(Zone.FrontHairline, "front hairline", .08, 2, 20),
-        Make(Zone.LeftTemple, "left temple", .04, 2, 20),
-        Make(Zone.RightTemple, "right temple", .04, 2, 20),
-        Make(Zone.LeftFront, "left front", .17, 1.3, 35),
-        Make(Zone.RightFront, "right front", .17, 1.3, 35),
-        Make(Zone.Crown, "crown", .14, 1.5, 35),
-        Make(Zone.LeftBack, "left back", .15, 1, 50),
-        Make(Zone.RightBack, "right back", .15, 1, 50),
-        Make(Zone.Nape, "nape", .06, .8, 50),
+        Make(Zone.FrontHairline, "front hairline", .08, 2, Values.TailFrontMm),
+        Make(Zone.LeftTemple, "left temple", .04, 2, Values.TailFrontMm),
+        Make(Zone.RightTemple, "right temple", .04, 2, Values.TailFrontMm),
+        Make(Zone.LeftFront, "left front", .17, 1.3, Values.TailSideMm),
+        Make(Zone.RightFront, "right front", .17, 1.3, Values.TailSideMm),
+        Make(Zone.Crown, "crown", .14, 1.5, Values.TailSideMm),
+        Make(Zone.LeftBack, "left back", .15, 1, Values.TailBackMm),
+        Make(Zone.RightBack, "right back", .15, 1, Values.TailBackMm),
+        Make(Zone.Nape, "nape", .06, .8, Values.TailBackMm),
     ];
 
     private static readonly double SeenTotal = All.Sum(z => z.Seen * z.HairShare.Value);

@@ -1,14 +1,13 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core.Outcome;
 
 /// <summary>The next formula from the last one and how it came out: one thing at a time, by a known step (OU1 to OU5).</summary>
 public static class Adjust
 {
-    /// <summary>The step by which a tone is corrected (OU2).</summary>
-    public const double ToneStep = 0.1;
-
     /// <summary>Last time's formula, changed in at most one thing; null when last time says nothing about what is wished now.</summary>
     public static IReadOnlyList<MixPart>? Next(LastTime? last, string use, Line line, Level level, Tone tone, ICollection<Because> why)
     {
@@ -42,7 +41,7 @@ public static class Adjust
     }
 
     private static bool Serves(IReadOnlyList<MixPart> parts, Level level, Tone tone) =>
-        Math.Abs(MeanLevel(parts) - level.Value) <= Strand.Wish.HalfLevel + 1e-9
+        Math.Abs(MeanLevel(parts) - level.Value) <= Values.HalfLevel + 1e-9
         && tone.Families.All(f => f is Family.N or Family.NN || parts.Any(p => ShadeOf.Parse(p.Shade)?.Family == f));
 
     /// <summary>The one known step that a result asks for (OU2 to OU5): the rule, the sentence, and the mix with it.</summary>
@@ -73,11 +72,11 @@ public static class Adjust
             case { Depth: Depth.TooLight } when line.Find(shade.Family ?? Family.N, shade.Level - 1) is { } deeper:
                 return ("OU2", $"too light, so half a step deeper: {deeper.Code} joins {main.Shade}.", Move(parts, main, deeper.Code, Part(main)));
             case { Tone: ToneOutcome.TooWarm } when Toned(line, Against(level), shade.Level) is { } cool:
-                return ("OU2", $"too warm, so a tenth of its opposite, {cool.Code}, goes in.", Move(parts, main, cool.Code, ToneStep));
+                return ("OU2", $"too warm, so {Parts.Say(Values.ToneStep)} of its opposite, {cool.Code}, goes in.", Move(parts, main, cool.Code, Values.ToneStep));
             case { Tone: ToneOutcome.TooCool } when Toned(line, Family.G, shade.Level) is { } gold:
-                return ("OU2", $"too cool, so a tenth of {gold.Code} goes in.", Move(parts, main, gold.Code, ToneStep));
+                return ("OU2", $"too cool, so {Parts.Say(Values.ToneStep)} of {gold.Code} goes in.", Move(parts, main, gold.Code, Values.ToneStep));
             case { Tone: ToneOutcome.Green } when Toned(line, Family.R, shade.Level) is { } red:
-                return ("OU5", $"a green cast, so a tenth of {red.Code} goes in. If it was more than slight, the salon puts it right.", Move(parts, main, red.Code, ToneStep));
+                return ("OU5", $"a green cast, so {Parts.Say(Values.ToneStep)} of {red.Code} goes in. If it was more than slight, the salon puts it right.", Move(parts, main, red.Code, Values.ToneStep));
             default:
                 return ("OU2", "this line has no step for the change; the formula stays, and a colourist decides.", parts);
         }

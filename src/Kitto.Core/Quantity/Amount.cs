@@ -10,12 +10,6 @@ namespace Kitto.Core.Quantity;
 /// <summary>From a decided formula to grams: what is used, what is sent, what is weighed, and why.</summary>
 internal static class Amount
 {
-    /// <summary>However little hair it is for, a batch is reckoned at this much, grams: less cannot be mixed and painted (ours).</summary>
-    private const double LeastBase = 1;
-
-    /// <summary>A standard pack, grams mixed (DO4).</summary>
-    private const double PackGrams = 120;
-
     /// <summary>How much of one formula is used and sent.</summary>
     /// <param name="plan">The strand plan.</param>
     /// <param name="at">The formula's number in it.</param>
@@ -36,7 +30,7 @@ internal static class Amount
         var rows = plan.Of(at).ToList();
         // What is painted in its turn goes by its stroke; what is pulled through is the rest of the last bowl.
         bool In(StrandRow row, int batch) => row is { Does: Does.PullThrough } ? batch == batches.Count - 1 : batches[batch].Contains(new Stroke(row.Zone, row.Turn == Turn.Scalp));
-        var bases = batches.Select((_, i) => Grams.Of(Math.Max(LeastBase,
+        var bases = batches.Select((_, i) => Grams.Of(Math.Max(Values.LeastBaseGrams,
             Use.Of(c.Reading, formula.Line.Thickness, rows.Where(r => In(r, i)), c.Goal.Service == Service.Lighten, damp, plan.Diluted).Value))).ToList();
         if (damp && rows.Any(r => r.OnLengths))
         {
@@ -51,17 +45,17 @@ internal static class Amount
     {
         var portions = size.Portions;
         var need = Grams.Of(portions.Sum(p => p.Mix.Value) / (1 + mix.Ratio));
-        bool whole = kit && house.Way<Filling>() == Filling.WholeTube && shades.Count == 1 && mix.Line.Kind != LineKind.Lightener && portions.All(p => p.Name is "main" or "reserve");
+        bool whole = kit && house.Way<Filling>() == Filling.WholeTube && shades.Count == 1 && mix.Line.Kind != LineKind.Lightener && portions.All(p => p.Name is Pair.Main or Pair.Reserve);
         if (shades.Count == 1 && mix.Line.Kind != LineKind.Lightener)
         {
             var (tubes, above) = Vessels.WholeTubes(need, mix.Line);
             string said = $"{tubes} whole tube{(tubes == 1 ? "" : "s")} of {mix.Line.Tube.Value:0} g {(tubes == 1 ? "is" : "are")} {above * 100:0} % above the {need.Tenths()} of colour it takes";
             if (whole)
             {
-                portions = [new Portion("main", Grams.Of(tubes * mix.Line.Tube.Value * (1 + mix.Ratio)))];
+                portions = [new Portion(Pair.Main, Grams.Of(tubes * mix.Line.Tube.Value * (1 + mix.Ratio)))];
                 why.Add(new Because("BE10", $"The house sends whole unopened tubes with weighed developer: {said}.", "quantity"));
             }
-            else if (kit && above <= Vessels.TubeMargin - 1)
+            else if (kit && above <= Values.TubeMargin - 1)
             {
                 why.Add(new Because("BE10", $"{said}: sent unopened, nothing would be decanted.", "quantity"));
             }
@@ -84,11 +78,11 @@ internal static class Amount
         Stock? stock = null;
         if (kit && shades.Count > 1)
         {
-            double strand = tests ? Prescriber.StrandTestGrams / (1 + mix.Ratio) : 0;
+            double strand = tests ? Values.StrandTestGrams / (1 + mix.Ratio) : 0;
             stock = Stock.Of(shades,
             [
                 .. pairs.Select(p => new Portioned(p.Name, p.ColourFillGrams)),
-                .. tests ? [new Portioned("skin test", Grams.Of(Prescriber.SkinTestGrams)), new Portioned("strand test", Grams.Of(strand).Tenths())] : Array.Empty<Portioned>(),
+                .. tests ? [new Portioned("skin test", Grams.Of(Values.SkinTestGrams)), new Portioned("strand test", Grams.Of(strand).Tenths())] : Array.Empty<Portioned>(),
             ], house.ScaleStep);
             why.Add(stock.Say());
         }
@@ -124,9 +118,9 @@ internal static class Amount
                     new("hair it goes on", Math.Round(rows.Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres * HairMass.GramsPerCm(c.Reading.Hair.Density, c.Reading.Zones[(int)r.Zone].Texture)), 2), "g"),
                     new("a gram painted holds", Use.Painted, "g of mix"), new("a gram worked in holds", Use.WorkedIn, "g of mix"), new("a gram combed through holds", Use.CombedDry * Use.Taper, "g of mix"), new("film on the scalp", Use.Film, "g/cm²"),
                 ]));
-            if (rows.Any(r => r.Turn == Turn.Scalp) && rows.Max(r => r.ToMm) > StrandPlan.AllOverMm)
+            if (rows.Any(r => r.Turn == Turn.Scalp) && rows.Max(r => r.ToMm) > Values.AllOverMm)
             {
-                why.Add(new Because("DO4", $"All over is reckoned in packs of {PackGrams:0} g mixed: shoulder length takes one, past the shoulder two. This is {formulas[i].MixGrams.Value / PackGrams:0.0}.", "quantity"));
+                why.Add(new Because("DO4", $"All over is reckoned in packs of {Values.PackGrams:0} g mixed: shoulder length takes one, past the shoulder two. This is {formulas[i].MixGrams.Value / Values.PackGrams:0.0}.", "quantity"));
             }
             else if (i == 0 && plan.Formulas[0].OnRoots && rows.All(r => r.Zone.IsFrame() || r.Zone is Zone.LeftFront or Zone.RightFront or Zone.Crown) && rows.Max(r => r.ToMm) <= 15)
             {
@@ -141,7 +135,7 @@ internal static class Amount
                     new("a trained hand", size.Base.Tenths().Value, "g"), new("times these hands, at that share", Math.Round(belief.Quantile(c.House.Quantile), 3), ""),
                     new("stays on the vessel", Math.Round(size.Residue.Value, 1), "g"), new("mixed in all", formulas[i].MixGrams.Value, "g"),
                 ]));
-            if (kit && formulas[i].Pairs is [{ Name: "main" } main, { Name: "reserve" } reserve])
+            if (kit && formulas[i].Pairs is [{ Name: Pair.Main } main, { IsReserve: true } reserve])
             {
                 why.Add(new Because("DO10", $"Mixed colour cannot be kept: {main.ColourGrams + main.DeveloperGrams}{name} as main pair, {reserve.ColourGrams + reserve.DeveloperGrams} sealed in reserve.", "quantity"));
             }

@@ -16,7 +16,7 @@ public static class Leftover
     public static Grams Judged(Prescription prescription, Share bowl, bool reserveUnopened)
     {
         var pairs = prescription.Formulas[0].Pairs;
-        bool sealedReserve = reserveUnopened && pairs[^1].Name == "reserve";
+        bool sealedReserve = reserveUnopened && pairs[^1].IsReserve;
         double Mix(Pair p) => p.ColourGrams.Value + p.DeveloperGrams.Value;
         var last = sealedReserve ? pairs[0] : pairs[^1];
         double most = prescription.Quantity!.SendGrams.Value - prescription.Quantity.ResidueGrams.Value;

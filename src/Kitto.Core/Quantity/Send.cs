@@ -1,4 +1,5 @@
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Quantity;
 
@@ -17,12 +18,6 @@ public sealed record Portion(string Name, Grams Mix);
 /// <param name="Portions">The send amount, split into pairs.</param>
 public sealed record Sizing(Grams Base, Grams Use, Grams UseLow, Grams UseHigh, Grams Residue, Grams Send, IReadOnlyList<Portion> Portions)
 {
-    /// <summary>From this much a kit is split into main and reserve (DO10).</summary>
-    public const double SplitFromGrams = 40;
-
-    /// <summary>The main pair covers this quantile of use.</summary>
-    public const double MainQuantile = 0.60;
-
     /// <summary>What stays on bowl and brush, or in a nozzle bottle, g a batch (ours). Cream goes in a bowl, thin mixes in a bottle (BE8).</summary>
     public static Grams ResidueOf(Thickness thickness) => Grams.Of(thickness == Thickness.Cream ? 4 : 8);
 
@@ -38,7 +33,7 @@ public sealed record Sizing(Grams Base, Grams Use, Grams UseLow, Grams UseHigh, 
         double each = ResidueOf(thickness).Value;
         double residue = each * batchBases.Count;
         double send = reckoned * hands.Quantile(serviceLevel) + residue;
-        double usual = hands.Quantile(MainQuantile);
+        double usual = hands.Quantile(Values.MainQuantile);
         IReadOnlyList<Portion> portions;
         if (batchBases.Count > 1)
         {
@@ -46,14 +41,14 @@ public sealed record Sizing(Grams Base, Grams Use, Grams UseLow, Grams UseHigh, 
             var early = batchBases.SkipLast(1).Select((b, i) => new Portion(((char)('A' + i)).ToString(), Grams.Of(b.Value * usual + each))).ToList();
             portions = [.. early, new Portion(((char)('A' + early.Count)).ToString(), Grams.Of(send - early.Sum(p => p.Mix.Value)))];
         }
-        else if (onePair || send < SplitFromGrams || serviceLevel <= MainQuantile)
+        else if (onePair || send < Values.SplitFromGrams || serviceLevel <= Values.MainQuantile)
         {
-            portions = [new Portion("main", Grams.Of(send))];
+            portions = [new Portion(Pair.Main, Grams.Of(send))];
         }
         else
         {
             double main = reckoned * usual + each;
-            portions = [new Portion("main", Grams.Of(main)), new Portion("reserve", Grams.Of(send - main))];
+            portions = [new Portion(Pair.Main, Grams.Of(main)), new Portion(Pair.Reserve, Grams.Of(send - main))];
         }
 
         return new Sizing(

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Quantity;
 
@@ -20,7 +21,7 @@ public sealed record Stock(IReadOnlyList<Portioned> Weigh, IReadOnlyList<Portion
     /// <param name="step">Step of the scale.</param>
     public static Stock Of(IReadOnlyList<MixPart> parts, IReadOnlyList<Portioned> takes, Grams step)
     {
-        double need = takes.Sum(t => t.Grams.Value), least = Quantity.Weigh.SmallestSteps * step.Value / parts.Min(p => p.Share.Value);
+        double need = takes.Sum(t => t.Grams.Value), least = Values.SmallestSteps * step.Value / parts.Min(p => p.Share.Value);
         int steps = (int)Math.Ceiling(Math.Max(need, least) / step.Value - 1e-9);
         double[] shares = [.. parts.Select(p => p.Share.Value)];
         return new Stock([.. Quantity.Weigh.Apportion(steps, shares).Select((s, i) => new Portioned(parts[i].Shade, Grams.Of(Math.Round(s * step.Value, 3))))], takes,

@@ -1,24 +1,13 @@
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Quantity;
 
 /// <summary>Vessels, tubes and spoons (DO12, BE4, BE10, BE11).</summary>
 public static class Vessels
 {
-    /// <summary>The bowl of a usual kit, millilitres (ours).</summary>
-    public const double BowlMl = 300;
-
-    /// <summary>The nozzle bottle of a usual kit, millilitres (ours).</summary>
-    public const double BottleMl = 240;
-
-    /// <summary>A whole tube this little above the need is worth saying (quantity 4).</summary>
-    public const double TubeMargin = 1.10;
-
-    /// <summary>Nobody mixes one pair in more goes than this (ours).</summary>
-    public const int MostGoes = 3;
-
     /// <summary>The most mix a vessel takes: a bowl keeps half its room for beating, a bottle a third for shaking (DO12).</summary>
-    public static Grams Holds(Thickness thickness) => Grams.Of(thickness == Thickness.Cream ? BowlMl / 2 : BottleMl * 2 / 3);
+    public static Grams Holds(Thickness thickness) => Grams.Of(thickness == Thickness.Cream ? Values.BowlMl / 2 : Values.BottleMl * 2 / 3);
 
     /// <summary>Says so where a pair is more than its vessel takes, with the remedy.</summary>
     public static Because? TooFull(Pair pair, Thickness thickness)
@@ -27,9 +16,9 @@ public static class Vessels
         var most = Holds(thickness);
         int goes = (int)Math.Ceiling(mix.Value / most.Value);
         string holds = $"The {pair.Name} pair is {mix}; the {(thickness == Thickness.Cream ? "bowl takes half" : "bottle takes two thirds")} of its room, {most}.";
-        return goes < 2 ? null : goes <= MostGoes
+        return goes < 2 ? null : goes <= Values.MostGoes
             ? new Because("DO12", $"{holds} It is mixed in {goes} goes of {(mix * (1.0 / goes)).Tenths()}.", "bench")
-            : new Because("DO12", $"{holds} That is more than {MostGoes} goes: two sittings, one half of the head each, or the chair.", "attention");
+            : new Because("DO12", $"{holds} That is more than {Values.MostGoes} goes: two sittings, one half of the head each, or the chair.", "attention");
     }
 
     /// <summary>Whole tubes that would do for a formula of one shade, and how far they are above the need.</summary>

@@ -1,26 +1,18 @@
 using Kitto.Core.Developer;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Quantity;
 
 /// <summary>Splits a portion of mix into parts that a scale can weigh: sums exact, ratio kept (quantity 4).</summary>
 public static class Weigh
 {
-    /// <summary>What a colour sachet keeps, filled over on top (DO11; ours).</summary>
-    public const double CreamKept = 1.5;
-
-    /// <summary>What a bottle of liquid keeps (DO11; ours).</summary>
-    public const double LiquidKept = 0.7;
-
-    /// <summary>A part below this many steps of the scale is too small to weigh well (BE4).</summary>
-    public const double SmallestSteps = 10;
-
     /// <summary>The least share of a part that can be weighed, where the colour of all pairs is weighed as one blend (BE4).</summary>
     /// <param name="portions">The pairs.</param>
     /// <param name="ratio">Developer per colour.</param>
     /// <param name="step">Step of the scale.</param>
     public static double LeastShare(IReadOnlyList<Portion> portions, double ratio, Grams step) =>
-        Math.Min(1, SmallestSteps * step.Value / (portions.Sum(p => p.Mix.Value) / (1 + ratio)));
+        Math.Min(1, Values.SmallestSteps * step.Value / (portions.Sum(p => p.Mix.Value) / (1 + ratio)));
 
     /// <summary>One sealed pair, weighed out.</summary>
     /// <param name="portion">Name and grams of mix.</param>
@@ -41,7 +33,7 @@ public static class Weigh
         }
 
         int developer = (int)Math.Round(colour * ratio);
-        double kept = unopened ? 0 : thickness == Thickness.Liquid ? LiquidKept : CreamKept;
+        double kept = unopened ? 0 : thickness == Thickness.Liquid ? Values.LiquidKeptGrams : Values.CreamKeptGrams;
         double[] shares = new double[Math.Max(parts.Count, blend.Count)];
         for (int i = 0; i < parts.Count; i++)
         {
@@ -68,7 +60,7 @@ public static class Weigh
         }
 
         return new Pair(portion.Name, At(colour, grid), At(developer, grid), colourParts, strengths,
-            Grams.Of(Math.Round(colour * grid + kept, 3)), Grams.Of(Math.Round(developer * grid + LiquidKept, 3)));
+            Grams.Of(Math.Round(colour * grid + kept, 3)), Grams.Of(Math.Round(developer * grid + Values.LiquidKeptGrams, 3)));
     }
 
     /// <summary>Whole steps in given shares whose sum is exact: largest remainders first, ties to the earlier part.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Rules;
 
@@ -32,7 +33,7 @@ public sealed record SchoolOption(string Name, string Says);
 /// <param name="Because">Why the default is the default.</param>
 public sealed record Rule(string Id, string Area, RuleKind Kind, string Says, IReadOnlyList<SchoolOption>? Options = null, string? Because = null);
 
-/// <summary>The book of rules, as data: book.json beside this file.</summary>
+/// <summary>The book of rules, as data: book.json beside this file, its numbers filled in from <see cref="Values"/>.</summary>
 public static class RuleBook
 {
     private static readonly JsonSerializerOptions Options = new() { PropertyNamingPolicy = JsonNamingPolicy.CamelCase, Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
@@ -55,6 +56,6 @@ public static class RuleBook
     private static Rule[] Read()
     {
         using var book = typeof(RuleBook).Assembly.GetManifestResourceStream("Kitto.Core.Rules.book.json") ?? throw new InvalidOperationException("The book of rules is missing.");
-        return JsonSerializer.Deserialize<Rule[]>(book, Options)!;
+        return [.. JsonSerializer.Deserialize<Rule[]>(book, Options)!.Select(r => r with { Says = Number.Fill(r.Says), Options = r.Options?.Select(o => o with { Says = Number.Fill(o.Says) }).ToList() })];
     }
 }

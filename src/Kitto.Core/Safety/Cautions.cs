@@ -1,23 +1,12 @@
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
 
 /// <summary>What is said aloud and acknowledged, though a kit is allowed (SA20 to SA24, RD5, RD12, SH11).</summary>
 public static class Cautions
 {
-    /// <summary>Below this regrowth a kit is too early (RD12).</summary>
-    public const double EarlyMm = 8;
-
-    /// <summary>The same for someone alone.</summary>
-    public const double EarlyAloneMm = 10;
-
-    /// <summary>A read regrowth further than this from what growth says is queried (RD5).</summary>
-    public const double GrowthTolerance = 0.4;
-
-    /// <summary>The back is longer where it has this many times the front's regrowth (ours).</summary>
-    public const double LongerBack = 1.5;
-
     /// <summary>All cautions that apply.</summary>
     /// <param name="read">As read today.</param>
     /// <param name="onTheDay">As it will be on colour day.</param>
@@ -69,7 +58,7 @@ public static class Cautions
 
         if (service != Service.Gloss)
         {
-            double limit = read.Hands.Who == Who.Alone ? EarlyAloneMm : EarlyMm;
+            double limit = read.Hands.Who == Who.Alone ? Values.EarlyAloneMm : Values.EarlyMm;
             double regrowth = onTheDay.MeanRegrowth.Value;
             if (regrowth < limit)
             {
@@ -85,7 +74,7 @@ public static class Cautions
             {
                 double expected = read.Rate.Over(days).Value;
                 double seen = read.MeanRegrowth.Value;
-                if (Math.Abs(seen - expected) > GrowthTolerance * expected)
+                if (Math.Abs(seen - expected) > Values.GrowthTolerance * expected)
                 {
                     yield return Caution("RD5", $"{(read.Grown.Count == 0 ? "Hair grows" : "Hers grows")} about {read.Rate.Mean:0.0} mm a month, so {days} days make {expected:0} mm; {seen:0.#} mm was read. Measure again, or ask when it was last coloured.");
                 }
@@ -108,7 +97,7 @@ public static class Cautions
         double Mean(params Zone[] zones) => zones.Average(z => reading.Zones[(int)z].Regrowth.Value);
         var grey = reading.Included.Select(z => z.Read.Grey.Value).Distinct().ToList();
         double back = Mean(Zone.LeftBack, Zone.RightBack, Zone.Nape), front = Mean(Zone.FrontHairline, Zone.LeftFront, Zone.RightFront);
-        return back > LongerBack * front && front > 0
+        return back > Values.LongerBack * front && front > 0
             ? Caution("RD6", $"The back has grown out {back:0} mm, the front {front:0}: it was done less often. Each is sized by its own.")
             : grey is [>= .3 and < 1] ? Caution("RD3", $"White was read as {Share.Of(grey[0])} all over. Hairline, temples and part line usually carry most, back and nape least: look at each.") : null;
     }

@@ -1,4 +1,5 @@
 using Kitto.Core.Head;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
 
@@ -34,9 +35,6 @@ public sealed record Consultation(
     /// <summary>Version of the document.</summary>
     public const string Version = "consultation/1";
 
-    /// <summary>Answers hold for this many days before they must be confirmed again (ours).</summary>
-    public const int FreshDays = 30;
-
     /// <summary>Longest free answer, characters.</summary>
     public const int LongestOther = 300;
 
@@ -46,7 +44,7 @@ public sealed record Consultation(
     /// <param name="now">Now, all three on the same clock.</param>
     public static AnswersStand Stand(DateTime? answered, DateTime? lastSigned, DateTime now) =>
         answered is not { } at ? AnswersStand.Never
-        : at <= lastSigned || now - at > TimeSpan.FromDays(FreshDays) ? AnswersStand.ToConfirm
+        : at <= lastSigned || now - at > TimeSpan.FromDays(Values.AnswersFreshDays) ? AnswersStand.ToConfirm
         : AnswersStand.Current;
 
     /// <summary>These answers, and what earlier ones told that they leave out: what was put on the hair and can stop a kit is not forgotten because it is not said again.</summary>

@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
 
@@ -36,9 +37,9 @@ public enum SkinStage
 {
     /// <summary>Not put on yet.</summary>
     NotYet,
-    /// <summary>On, and not yet 48 hours.</summary>
+    /// <summary>On, and not yet its full hours.</summary>
     Watching,
-    /// <summary>48 hours are over: to be reported.</summary>
+    /// <summary>Its hours are over: to be reported.</summary>
     ToReport,
     /// <summary>Clear and still counting.</summary>
     Clear,
@@ -52,7 +53,7 @@ public enum SkinStage
 /// <param name="Line">Id of the line.</param>
 /// <param name="Stage">Where it stands.</param>
 /// <param name="On">The event of putting it on.</param>
-/// <param name="ReadyAt">When its 48 hours are over, UTC.</param>
+/// <param name="ReadyAt">When its hours are over, UTC.</param>
 public sealed record SkinStand(string Line, SkinStage Stage, SafetyEvent? On = null, DateTime? ReadyAt = null);
 
 /// <summary>All tests of one kit at one moment.</summary>
@@ -148,7 +149,7 @@ public static class Gate
     {
         // An allergy stops every kit; any other stop those that were signed before it was said.
         var found = record.Stops.Where(e => e.ForGood || e.Kit == kit.Id || (e.Kit is null && e.SaidAt >= kit.SignedAt)).Select(e => e.Why).ToList();
-        if (record.Youngest is { } born && Consultation.Age(born, today) is var age && age < Safety.Stops.YoungestAge && found.All(b => b.Rule != "SA2"))
+        if (record.Youngest is { } born && Consultation.Age(born, today) is var age && age < Values.YoungestAge && found.All(b => b.Rule != "SA2"))
         {
             found.Add(Safety.Stops.TooYoung(age));
         }
@@ -179,14 +180,14 @@ public static class Gate
         }
 
         var from = record.TestsCountFrom ?? DateTime.MinValue;
-        SafetyEvent? Clear(SafetyEvent on) => record.Events.FirstOrDefault(e => e.Kind == SafetyKind.SkinClear && e.Of == on.Id && e.SaidAt >= on.At.AddHours(Holds.SkinTestHours));
+        SafetyEvent? Clear(SafetyEvent on) => record.Events.FirstOrDefault(e => e.Kind == SafetyKind.SkinClear && e.Of == on.Id && e.SaidAt >= on.At.AddHours(Values.SkinTestHours));
         var newest = record.Events.Where(e => e.Kind == SafetyKind.SkinOn && e.Line == line && e.At >= from && !record.IsCorrected(e.Id) && (e.Kit == kit.Id || Clear(e) is not null)).MaxBy(e => e.At);
         if (newest is null)
         {
             return new SkinStand(line, SkinStage.NotYet);
         }
 
-        var ready = newest.At.AddHours(Holds.SkinTestHours);
+        var ready = newest.At.AddHours(Values.SkinTestHours);
         var stage = Clear(newest) is null ? (now < ready ? SkinStage.Watching : SkinStage.ToReport)
             : now > newest.At.AddDays(kit.SkinDays) ? SkinStage.Expired
             : SkinStage.Clear;
@@ -210,8 +211,8 @@ public static class Gate
             found.Add(new Lock(LockKind.Skin, new Because("SA5", skin.Stage switch
             {
                 SkinStage.NotYet => "No skin test yet.",
-                SkinStage.Watching => "The skin test is on; its 48 hours are not over.",
-                SkinStage.ToReport => "The 48 hours of the skin test are over and nobody has said how it is.",
+                SkinStage.Watching => $"The skin test is on; its {Values.SkinTestHours} hours are not over.",
+                SkinStage.ToReport => $"The {Values.SkinTestHours} hours of the skin test are over and nobody has said how it is.",
                 SkinStage.Expired => $"The skin test is more than {kit.SkinDays} days old.",
                 SkinStage.Reacted => "A reaction was reported.",
                 SkinStage.Clear => "",

@@ -7,22 +7,10 @@ namespace Kitto.Core.Safety;
 /// <summary>The skin and strand tests that lock the main sachets (SA5, SA12).</summary>
 public static class Holds
 {
-    /// <summary>Full hours a skin test is watched.</summary>
-    public const int SkinTestHours = 48;
-
-    /// <summary>A clear skin test counts from this many days.</summary>
-    public const int SkinFromDays = 2;
-
-    /// <summary>A clear skin test counts up to this many days.</summary>
-    public const int SkinToDays = 14;
-
-    /// <summary>The house's "same line, nothing changed" school reaches back six months at most (SA5).</summary>
-    public const int MostMonths = 6;
-
     /// <summary>Days for which a clear skin test counts in this house: fourteen, or as long as every line's leaflet allows where the house goes by "same line, nothing changed".</summary>
     public static int SkinDays(House house, IEnumerable<Line> lines) => house.Way<SkinTesting>() == SkinTesting.SameLineMonths
-        ? Math.Max(SkinToDays, (int)(lines.Select(l => Math.Min(l.SkinTestMonths, MostMonths)).DefaultIfEmpty(0).Min() * Growth.DaysPerMonth))
-        : SkinToDays;
+        ? Math.Max(Values.SkinTestValidDays, (int)(lines.Select(l => Math.Min(l.SkinTestMonths, Values.SkinTestMostMonths)).DefaultIfEmpty(0).Min() * Growth.DaysPerMonth))
+        : Values.SkinTestValidDays;
 
     /// <summary>Whether the skin test counts on colour day for every line of the kit.</summary>
     public static SkinState Skin(ClientFacts client, IReadOnlyList<Line> lines, int daysUntilColour, House house, ICollection<Because> why, bool kit = true)
@@ -44,9 +32,9 @@ public static class Holds
             int age = test.DaysAgo + daysUntilColour;
             int limit = SkinDays(house, lines);
             var untested = lines.Where(l => l.Id != test.Line).Select(l => l.Name).ToList();
-            if (age < SkinFromDays)
+            if (age < Values.SkinTestDays)
             {
-                missing = "The last one has not been watched for 48 full hours.";
+                missing = $"The last one has not been watched for {Values.SkinTestHours} full hours.";
             }
             else if (age > limit)
             {
@@ -64,7 +52,7 @@ public static class Holds
 
         why.Add(missing is null
             ? new Because("SA5", $"The skin test of {test!.DaysAgo} days ago came clear for this line. A clear test does not promise that nothing happens.", "tests")
-            : new Because("SA5", $"{(kit ? "The main sachets are mixed only once a skin test with this kit's own sachet has come clear after 48 hours." : "Nothing is mixed before a skin test with this line has come clear after 48 hours.")} {missing}", "tests"));
+            : new Because("SA5", $"{(kit ? $"The main sachets are mixed only once a skin test with this kit's own sachet has come clear after {Values.SkinTestHours} hours." : $"Nothing is mixed before a skin test with this line has come clear after {Values.SkinTestHours} hours.")} {missing}", "tests"));
         return missing is null ? SkinState.Clear : SkinState.Required;
     }
 

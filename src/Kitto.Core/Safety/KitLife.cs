@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
 
@@ -40,9 +41,6 @@ public static class KitLife
 
     /// <summary>A test said to be put on within this long counts as put on now, also where the post was quicker than planned (ours).</summary>
     public static readonly TimeSpan JustNow = TimeSpan.FromMinutes(15);
-
-    /// <summary>Least minutes a strand is on before it can be called right, where she does not say (ours).</summary>
-    public const double LeastStrandMinutes = 5;
 
     /// <summary>Shortest reason of a correction, characters.</summary>
     public const int ShortestReason = 10;
@@ -92,7 +90,7 @@ public static class KitLife
             : new([new SafetyEvent(who.Id, SafetyKind.SkinOn, kit.Id, at > who.Now ? who.Now : Later(at, posted), who.Now, who.By) { Line = line }]);
     }
 
-    /// <summary>A skin test is said to be clear; only after 48 full hours.</summary>
+    /// <summary>A skin test is said to be clear; only after its full hours.</summary>
     public static Taken SkinClear(SafetyRecord record, GateKit kit, Guid on, Speaker who)
     {
         if (record.Events.Any(e => e.Id == who.Id))
@@ -115,9 +113,9 @@ public static class KitLife
             return Taken.Not("", "This test has been reported already.");
         }
 
-        var ready = test.At.AddHours(Holds.SkinTestHours);
+        var ready = test.At.AddHours(Values.SkinTestHours);
         return who.Now < ready
-            ? Taken.Not("", "The 48 hours are not over yet. Watch the place a little longer; if anything shows, report it at once.", ready)
+            ? Taken.Not("", $"The {Values.SkinTestHours} hours are not over yet. Watch the place a little longer; if anything shows, report it at once.", ready)
             : new([new SafetyEvent(who.Id, SafetyKind.SkinClear, kit.Id, who.Now, who.Now, who.By) { Line = test.Line, Of = on }]);
     }
 
@@ -139,7 +137,7 @@ public static class KitLife
 
             // The strand is mixed once the skin is clear; it cannot have been on longer than since then.
             var clear = record.Events.Where(e => e.Kind == SafetyKind.SkinClear && tests.Skin.Any(s => s.On!.Id == e.Of)).Max(e => e.SaidAt);
-            var from = clear.AddMinutes(minutes ?? LeastStrandMinutes);
+            var from = clear.AddMinutes(minutes ?? Values.StrandTestLeastMinutes);
             if (who.Now < from)
             {
                 return Taken.Not("minutes", "The strand cannot have been on so long: it is mixed only once the skin test is clear. Leave it on for its time, then look.", from);

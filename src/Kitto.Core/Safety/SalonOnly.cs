@@ -3,18 +3,13 @@ using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
 
 /// <summary>What must be done in the salon, though it can be done (tables, Decisions).</summary>
 public static class SalonOnly
 {
-    /// <summary>Home colour works within this many levels of her own (SV3).</summary>
-    public const double HomeLevels = 2;
-
-    /// <summary>Twenty volumes lift about this much; a red wished lighter than that needs pushing (SH12).</summary>
-    public const double TwentyVolumeLift = 1;
-
     /// <summary>The reasons for the chair; none when a kit may do it.</summary>
     /// <param name="c">The case, regrowth as on the day.</param>
     /// <param name="roots">What is wished at the roots; for a gloss, on the lengths.</param>
@@ -28,7 +23,7 @@ public static class SalonOnly
             yield return Salon("SA8", "Lightener never goes into a kit. This is a sheet for the chair.");
         }
 
-        if (strongest.Value > Strength.KitLimitVolume)
+        if (strongest.Value > Values.KitLimitVolume)
         {
             yield return Salon("SA7", $"{strongest} is a strength for the chair; a kit never holds more than 20 vol.");
             yield return Salon("SA11", $"{strongest} is {strongest.Percent} % peroxide; nothing above 6 % is posted. Check your carrier and law.");
@@ -43,16 +38,16 @@ public static class SalonOnly
         var hair = c.Reading.Hair;
         bool gloss = c.Goal.Service == Service.Gloss;
         double lift = roots.Level.LighterThan(hair.NaturalLevel);
-        if (line.Kind != LineKind.Lightener && !gloss && hair.Roots is null && Math.Abs(lift) > HomeLevels)
+        if (line.Kind != LineKind.Lightener && !gloss && hair.Roots is null && Math.Abs(lift) > Values.HomeLevels)
         {
             yield return Salon("SV3", $"Level {roots.Level} is {Math.Abs(lift):0.#} levels from her own {hair.NaturalLevel}; at home two is the limit.");
-            if (lift > HomeLevels)
+            if (lift > Values.HomeLevels)
             {
                 yield return Salon("DV4", $"A lift of {lift:0.#} levels needs more than 20 vol, which only the chair has.");
             }
         }
 
-        if (hair.Roots is { } light && roots.Level.LighterThan(light.Level) >= Wish.HalfLevel)
+        if (hair.Roots is { } light && roots.Level.LighterThan(light.Level) >= Values.HalfLevel)
         {
             yield return Salon("SH9", $"Lightened roots at level {light.Level} are still {Undertone.At(light.Level.Value)}; they cannot be toned to level {roots.Level}, and more violet is not the answer. Tone them at their own level and be content there, or lift more in the salon.");
         }
@@ -69,12 +64,12 @@ public static class SalonOnly
             yield break;
         }
 
-        if (hair.Lengths.Level.LighterThan(lengths.Level) > HomeLevels && (gloss || c.Goal.Lengths is not null))
+        if (hair.Lengths.Level.LighterThan(lengths.Level) > Values.HomeLevels && (gloss || c.Goal.Lengths is not null))
         {
             yield return Salon("SV3", $"Level {lengths.Level} is more than two levels deeper than her lengths at {hair.Lengths.Level}; that is salon work.");
         }
 
-        if (hair.Lengths.Coloured && lengths.Level.LighterThan(hair.Lengths.Level) >= Wish.HalfLevel)
+        if (hair.Lengths.Coloured && lengths.Level.LighterThan(hair.Lengths.Level) >= Values.HalfLevel)
         {
             yield return Salon("SV4", $"Her lengths are coloured and at level {hair.Lengths.Level}. Colour cannot make coloured hair lighter; level {lengths.Level} on them is salon work.");
         }
@@ -86,7 +81,7 @@ public static class SalonOnly
     }
 
     /// <summary>A red that wants pushing (SH12).</summary>
-    private static bool Pushed(Wish roots, double lift) => roots.Tone.Families.Contains(Family.R) && lift > TwentyVolumeLift;
+    private static bool Pushed(Wish roots, double lift) => roots.Tone.Families.Contains(Family.R) && lift > Values.PushedRedLevels;
 
     private static Because Salon(string rule, string says) => new(rule, says, "salon");
 }

@@ -1,16 +1,11 @@
 using Kitto.Core.Head;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
 
 /// <summary>What stops a kit, whatever else (safety). Nothing a house sets reaches in here.</summary>
 public static class Stops
 {
-    /// <summary>Youngest age: labels in the EU and UK say "not intended for use on persons below the age of 16" (from memory; check your local code).</summary>
-    public const int YoungestAge = 16;
-
-    /// <summary>Relaxing, perming or straightening within this many days stops a kit (SA9).</summary>
-    public const int ChemicalServiceDays = 14;
-
     /// <summary>The stops that hold; none when a kit may be considered.</summary>
     public static IEnumerable<Because> Of(Reading reading)
     {
@@ -30,7 +25,7 @@ public static class Stops
             yield return Stop("SA1", "The skin test reacted. Never by kit from now on; a doctor and the salon in person decide.");
         }
 
-        if (client.AgeYears < YoungestAge)
+        if (client.AgeYears < Values.YoungestAge)
         {
             yield return TooYoung(client.AgeYears);
         }
@@ -66,9 +61,9 @@ public static class Stops
             yield return Stop("SA6", "The strand test damaged the hair. No colour; a plan of conditioning, and the salon.");
         }
 
-        if (Least(client.ChemicalServiceDaysAgo, reading.Hair.Lengths.LastStraightened()) is { } days && days <= ChemicalServiceDays)
+        if (Least(client.ChemicalServiceDaysAgo, reading.Hair.Lengths.LastStraightened()) is { } days && days <= Values.ChemicalServiceDays)
         {
-            yield return Stop("SA9", $"The hair was relaxed, permed or straightened {days} days ago. Wait until more than {ChemicalServiceDays} days have passed.");
+            yield return Stop("SA9", $"The hair was relaxed, permed or straightened {days} days ago. Wait until more than {Values.ChemicalServiceDays} days have passed.");
         }
 
         foreach (string condition in client.Conditions.Where(c => Conditions.Rule(c) == "SA9"))
@@ -79,7 +74,7 @@ public static class Stops
 
     /// <summary>The stop for someone below the youngest age (SA2).</summary>
     /// <param name="age">Whole years.</param>
-    public static Because TooYoung(int age) => Stop("SA2", $"She is {age}. Hair colour is not intended for anyone below {YoungestAge}; check your local code.");
+    public static Because TooYoung(int age) => Stop("SA2", $"She is {age}. Hair colour is not intended for anyone below {Values.YoungestAge}; check your local code.");
 
     private static int? Least(int? a, int? b) => a is null || b is null ? a ?? b : Math.Min(a.Value, b.Value);
 

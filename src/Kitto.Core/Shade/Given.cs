@@ -1,3 +1,5 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Shade;
 
 /// <summary>Checks the strength of a formula that was given; it is weighed out as it is (SH1). What its shades break is said beside the forecast.</summary>
@@ -9,7 +11,7 @@ internal static class Given
         why.Add(new Because("SH1", formula.HandMade ? "This mix was made by hand; it is forecast, checked against the rules and weighed out as it is." : "This formula was given, so it is weighed out as it is and only checked.", about));
         if (used.Value < wanted.Value)
         {
-            why.Add(new Because(grey.Value >= Developer.Choice.NoGrey ? "DV11" : "DV3", $"{used} is weaker than the {wanted} this head asks for.", "attention"));
+            why.Add(new Because(grey.Value >= Values.NoGrey ? "DV11" : "DV3", $"{used} is weaker than the {wanted} this head asks for.", "attention"));
         }
         else if (used.Value > wanted.Value)
         {

@@ -1,14 +1,13 @@
+using Kitto.Core.Trade;
+
 namespace Kitto.Core.Shade;
 
 /// <summary>The steps people can weigh and repeat: quarters, thirds and tenths (SH7).</summary>
 public static class MixGrid
 {
-    /// <summary>A mix has at most so many parts, concentrate and clear among them (SH21).</summary>
-    public const int MostParts = 3;
-
     private static readonly int[] Steps = [4, 3, 10];
 
-    private static readonly IReadOnlyList<double[]>[] ByParts = [[], .. Enumerable.Range(1, MostParts).Select(All)];
+    private static readonly IReadOnlyList<double[]>[] ByParts = [[], .. Enumerable.Range(1, Values.MostParts).Select(All)];
 
     /// <summary>Every way to share a whole among so many parts, 1 to 3; each share above nothing, order matters.</summary>
     public static IReadOnlyList<double[]> Shares(int parts) => ByParts[parts];

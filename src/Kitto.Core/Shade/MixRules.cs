@@ -2,6 +2,7 @@ using System.Runtime.Intrinsics;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Shade;
 
@@ -57,39 +58,6 @@ public sealed record MixRules(Wish Wish, Share Grey)
     /// <summary>The least share that can be weighed in the smallest sachet of this kit (BE4).</summary>
     public double Least { get; init; }
 
-    /// <summary>Shades of one mix are at most so many levels apart (SH17).</summary>
-    public const double Apart = 1;
-
-    /// <summary>A wish with a family is made of it by at least so much (SH18).</summary>
-    public const double OfFamily = 1.0 / 3;
-
-    /// <summary>The same where white hair asks for three quarters neutral (SH18).</summary>
-    public const double OfFamilyOnWhite = 0.25;
-
-    /// <summary>Tones that the wish does not hold are together at most this (SH18).</summary>
-    public const double MostForeign = 1.0 / 3;
-
-    /// <summary>A neutral wish is neutral by at least so much (SH18).</summary>
-    public const double OfNeutral = 0.5;
-
-    /// <summary>A concentrate is at most this (SH20).</summary>
-    public const double MostConcentrate = 0.10;
-
-    /// <summary>The same up to level 4 (SH20).</summary>
-    public const double MostConcentrateDeep = 0.15;
-
-    /// <summary>How much red (copper where light) keeps an ash brown on white hair, and how much an opposite may be there (SH6, SH19).</summary>
-    public const double RedAgainstAsh = 0.1;
-
-    /// <summary>White share from which an ash shows its base (SH6).</summary>
-    public const double AshShowsFrom = 0.25;
-
-    /// <summary>This much extra cover does for three quarters neutral (SH5; the share is ours).</summary>
-    public const double ExtraCover = 0.5;
-
-    /// <summary>From this white share up extra cover has its place (SH4, SH5; ours).</summary>
-    public const double CoverFrom = 0.5;
-
     /// <summary>The rules for a formula on the hair it goes on.</summary>
     /// <param name="formula">The formula.</param>
     /// <param name="grey">White share that counts; zero on lengths.</param>
@@ -99,12 +67,12 @@ public sealed record MixRules(Wish Wish, Share Grey)
     internal static MixRules For(FormulaPlan formula, Share grey, IReadOnlyList<HairState> states, double least, bool porous = false)
     {
         bool light = states.Any(s => s.Kind == HairKind.Lightened), natural = states.Any(s => s.Kind == HairKind.Natural);
-        bool lifts = natural && formula.Line.IsPermanent && formula.Developer.Value > Developer.Choice.Deposit;
+        bool lifts = natural && formula.Line.IsPermanent && formula.Developer.Value > Values.DepositVolume;
         var rules = new MixRules(formula.Wish, grey)
         {
             Each = formula.Line.Kind == LineKind.HighLift ? null : lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? 1.5 : 1,
             Mean = lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? (.5, 1) : (.5, .5),
-            Covered = grey.Value >= CoverFrom || (light && states.Any(s => s.Tone.Families.Any(Dye.Warm))),
+            Covered = grey.Value >= Values.ExtraCoverFrom || (light && states.Any(s => s.Tone.Families.Any(Dye.Warm))),
             Least = least,
         };
         return rules with { AshForAsh = rules.WantsAsh && !rules.Near(formula.Line).Any(s => s.Level > 0 && rules.Wished(s.Family)) };
@@ -114,7 +82,7 @@ public sealed record MixRules(Wish Wish, Share Grey)
     public double NeutralNeeded => Grey.Value switch { < .25 => 0, < .5 => .25, <= .75 => .5, _ => .75 };
 
     /// <summary>Whether an ash would show its green or blue base; a high-lift shade is too pale for that.</summary>
-    public bool AshShows => Grey.Value >= AshShowsFrom && Each is not null;
+    public bool AshShows => Grey.Value >= Values.AshShowsFrom && Each is not null;
 
     /// <summary>Whether green is what is wished.</summary>
     public bool WantsAsh => Wish.Tone.Families.Any(Ash);
@@ -126,11 +94,11 @@ public sealed record MixRules(Wish Wish, Share Grey)
     internal Breach Of(in MixSums m)
     {
         bool level = Each is not null && m.Depth > 0 && (Off(m.MeanLevel) > 1e-9 || Wish.Level.Value - m.Deepest > Reach(Wish.Level.Value, m.Deepest) + 1e-9 || m.Lightest - Wish.Level.Value > Reach(Wish.Level.Value, m.Lightest) + 1e-9);
-        double colour = 1 - m.Clear, concentrated = Wish.Level.Value <= 4 ? MostConcentrateDeep : MostConcentrate;
+        double colour = 1 - m.Clear, concentrated = Wish.Level.Value <= 4 ? Values.MostConcentrateDeep : Values.MostConcentrate;
         return (m.Smallest < Least - 1e-9 ? Breach.TooSmall : 0) | (m.Extra > 0 && !Covered ? Breach.ExtraCover : 0) | (level ? Breach.Level : 0)
             | (MadeOfIt(m, colour) ? 0 : Breach.Tone) | (Covers(m) ? 0 : Breach.Neutral) | (StaysBrown(m) ? 0 : Breach.Ash)
-            | (Each is not null && m.Lightest - m.Deepest > Apart ? Breach.Neighbours : 0) | (m.Concentrates > 1 || m.Concentrate > concentrated + 1e-9 ? Breach.Concentrate : 0)
-            | (m.Parts > MixGrid.MostParts || m.Depth <= 0 ? Breach.Parts : 0) | (Opposed(m) ? Breach.Opposites : 0);
+            | (Each is not null && m.Lightest - m.Deepest > Values.ShadesApart ? Breach.Neighbours : 0) | (m.Concentrates > 1 || m.Concentrate > concentrated + 1e-9 ? Breach.Concentrate : 0)
+            | (m.Parts > Values.MostParts || m.Depth <= 0 ? Breach.Parts : 0) | (Opposed(m) ? Breach.Opposites : 0);
     }
 
     /// <summary>What a mix of a line does that a colourist would not sign, as far as its parts tell.</summary>
@@ -145,10 +113,10 @@ public sealed record MixRules(Wish Wish, Share Grey)
     public double Off(double mean) => Math.Max(0, Math.Max(Wish.Level.Value - Mean.Below - mean, mean - Wish.Level.Value - Mean.Above));
 
     /// <summary>Whether a mix has the neutral that the white hair needs.</summary>
-    internal bool Covers(in MixSums mix) => mix.Neutral >= NeutralNeeded - 1e-9 || (NeutralNeeded > .5 && mix.Extra >= ExtraCover - 1e-9);
+    internal bool Covers(in MixSums mix) => mix.Neutral >= NeutralNeeded - 1e-9 || (NeutralNeeded > .5 && mix.Extra >= Values.ExtraCoverFor - 1e-9);
 
     /// <summary>Whether a mix has red against its ash, where that is needed.</summary>
-    internal bool StaysBrown(in MixSums mix) => !AshShows || mix.Cool <= 1e-9 || mix.Warm >= RedAgainstAsh - 1e-9;
+    internal bool StaysBrown(in MixSums mix) => !AshShows || mix.Cool <= 1e-9 || mix.Warm >= Values.RedAgainstAsh - 1e-9;
 
     /// <summary>The shades of a line that a mix may be made of: those near the wish, or the nearest the line has; all of a high-lift line, whose shades have no level of their own.</summary>
     public IReadOnlyList<ShadeOf> Near(Line line)
@@ -173,7 +141,7 @@ public sealed record MixRules(Wish Wish, Share Grey)
 
     private bool MadeOfIt(in MixSums m, double colour)
     {
-        if (m.Foreign > MostForeign * colour + 1e-9)
+        if (m.Foreign > Values.MostForeign * colour + 1e-9)
         {
             return false;
         }
@@ -183,18 +151,18 @@ public sealed record MixRules(Wish Wish, Share Grey)
             return false;
         }
 
-        double least = NeutralNeeded > .5 ? OfFamilyOnWhite : OfFamily;
-        return Wish.Tone.IsNeutral ? m.Neutral >= OfNeutral * colour - 1e-9
+        double least = NeutralNeeded > .5 ? Values.OfFamilyOnWhite : Values.OfFamily;
+        return Wish.Tone.IsNeutral ? m.Neutral >= Values.OfNeutral * colour - 1e-9
             : m.Have switch { 2 => m.Family >= least * colour - 1e-9, 1 => m.Seasoned > 0, _ => true };
     }
 
     /// <summary>Whether it takes its own wish back: ash the warmth out of a warm wish, warmth the ash out of an ash; a tenth of red against the green of an ash is another matter (SH6).</summary>
     internal bool Fights(in MixSums m) =>
-        Wish.Tone.Families.All(Dye.Warm) ? m.Cool > 0 : Wish.Tone.Families.All(Ash) && (m.Yellow > 0 || m.Warm > (AshShows ? RedAgainstAsh + 1e-9 : 0));
+        Wish.Tone.Families.All(Dye.Warm) ? m.Cool > 0 : Wish.Tone.Families.All(Ash) && (m.Yellow > 0 || m.Warm > (AshShows ? Values.RedAgainstAsh + 1e-9 : 0));
 
     private bool Opposed(in MixSums m)
     {
-        double spare = AshShows ? RedAgainstAsh + 1e-9 : 0;
+        double spare = AshShows ? Values.RedAgainstAsh + 1e-9 : 0;
         return (m.Green > 0 && m.Red > spare) || (m.Blue > 0 && m.Copper > spare) || (m.Violet > 0 && m.Yellow > 0);
     }
 }

@@ -1,4 +1,5 @@
 using Kitto.Core.Colour;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Shade;
 
@@ -20,12 +21,6 @@ public sealed record Ideas(Found? Best, IReadOnlyList<Found> Others, int LookedA
 /// </summary>
 public sealed class MixSearch
 {
-    /// <summary>Each part more has to bring the forecast nearer by more than this, dE00 (SH21).</summary>
-    public const double PartEarns = 1.5;
-
-    /// <summary>Mixes of as many parts this near to one another do alike, dE00 (SH21).</summary>
-    public const double Alike = 0.5;
-
     private readonly Canvas canvas;
     private readonly MixRules rules;
     private readonly IReadOnlyList<MixPart>? last;
@@ -75,7 +70,7 @@ public sealed class MixSearch
         if (best is { } so)
         {
             // A third part is looked for where it could earn its place, or be shown as one part more.
-            double limit = so.Parts == 2 ? so.DeltaE : so.DeltaE - 2 * PartEarns;
+            double limit = so.Parts == 2 ? so.DeltaE : so.DeltaE - 2 * Values.PartEarnsDeltaE;
             if (so.Breach != 0 || limit > 0)
             {
                 three = search.Of(3, so.Breach != 0 ? double.MaxValue : limit, most: so.Breach);
@@ -88,7 +83,7 @@ public sealed class MixSearch
             return new Ideas(null, [], search.looked);
         }
 
-        var others = new[] { chosen.Parts > 1 ? Kept(new[] { one, two }[chosen.Parts - 2]) : null, chosen.Parts < MixGrid.MostParts ? Kept(new[] { two, three }[chosen.Parts - 1]) : null }
+        var others = new[] { chosen.Parts > 1 ? Kept(new[] { one, two }[chosen.Parts - 2]) : null, chosen.Parts < Values.MostParts ? Kept(new[] { two, three }[chosen.Parts - 1]) : null }
             .Append(search.OtherBase(chosen)).OfType<Candidate>().Where(o => o.Breach <= chosen.Breach).Select(search.Say).DistinctBy(f => MixWords.Says(f.Parts));
         return new Ideas(search.Say(chosen), [.. others], search.looked);
 
@@ -98,7 +93,7 @@ public sealed class MixSearch
     // Whether more parts earn their place beside fewer.
     private static Candidate? Better(Candidate? fewer, Candidate? more) => (fewer, more) switch
     {
-        ({ } a, { } b) => b.Breach != a.Breach ? b.Breach < a.Breach ? b : a : a.DeltaE - b.DeltaE > PartEarns * (b.Parts - a.Parts) ? b : a,
+        ({ } a, { } b) => b.Breach != a.Breach ? b.Breach < a.Breach ? b : a : a.DeltaE - b.DeltaE > Values.PartEarnsDeltaE * (b.Parts - a.Parts) ? b : a,
         _ => fewer ?? more,
     };
 
@@ -123,7 +118,7 @@ public sealed class MixSearch
             foreach (var (of, shares, breach, outside, away) in group)
             {
                 looked++;
-                if (scorer.Of(rules, of, shares, nearest + Alike) is not { } seen)
+                if (scorer.Of(rules, of, shares, nearest + Values.AlikeDeltaE) is not { } seen)
                 {
                     continue;
                 }
@@ -145,8 +140,8 @@ public sealed class MixSearch
 
         var (least, outsideLeast) = found.Min(f => (f.Breach, f.Outside));
         var keep = found.Where(f => f.Breach == least && f.Outside == outsideLeast).ToList();
-        double to = keep.Min(f => f.DeltaE) + Alike;
-        return to - Alike > limit ? null : keep.Where(f => f.DeltaE <= to).OrderBy(f => f.Away).ThenBy(f => !IsLast(f)).ThenBy(f => f.DeltaE).ThenBy(f => string.Join(' ', f.Shades.Select(s => shades[s].Code)), StringComparer.Ordinal).First();
+        double to = keep.Min(f => f.DeltaE) + Values.AlikeDeltaE;
+        return to - Values.AlikeDeltaE > limit ? null : keep.Where(f => f.DeltaE <= to).OrderBy(f => f.Away).ThenBy(f => !IsLast(f)).ThenBy(f => f.DeltaE).ThenBy(f => string.Join(' ', f.Shades.Select(s => shades[s].Code)), StringComparer.Ordinal).First();
     }
 
     /// <summary>Every mix of so many parts on the grid, with what its parts tell of it.</summary>

@@ -2,15 +2,14 @@ using System.Globalization;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core.Shade;
 
 /// <summary>Why a mix is what it is, in sentences.</summary>
 public static class MixWords
 {
-    /// <summary>From this dE00 on a best mix is another colour than the wish, and the colourist confirms it in so many words (SH16 to SH22).</summary>
-    public const double AnotherColour = 6;
-
     /// <summary>What of a mix a colourist would not sign, each in a sentence; what decides comes first.</summary>
     /// <param name="plan">What was wanted.</param>
     /// <param name="rules">The rules it was held to.</param>
@@ -33,10 +32,10 @@ public static class MixWords
         }
 
         Say(Breach.Lengths, "SV14", "This mix takes the lengths deeper by more than half a level, which nobody wished for them.");
-        Say(Breach.Green, "SH22", $"This mix is forecast to come out with a green cast (a* {canvas.Greenest(looked):0.0}). A tenth of red or copper in it keeps it brown.");
+        Say(Breach.Green, "SH22", $"This mix is forecast to come out with a green cast (a* {canvas.Greenest(looked):0.0}). {Guide.Sentence(Parts.Say(Values.RedAgainstAsh))} of red or copper in it keeps it brown.");
         Say(Breach.Opposites, "SH19", "Opposites lie in one bowl and take each other out: mud.");
-        Say(Breach.Parts, "SH21", parts.Count > MixGrid.MostParts ? $"{parts.Count} parts are more than anyone repeats; three are the most." : "There is no shade with depth in this mix.");
-        Say(Breach.Concentrate, "SH20", $"A concentrate is seasoning, at most {(rules.Wish.Level.Value <= 4 ? MixRules.MostConcentrateDeep : MixRules.MostConcentrate) * 100:0} % and of one kind; this mix has {sums.Concentrate * 100:0.#} %.");
+        Say(Breach.Parts, "SH21", parts.Count > Values.MostParts ? $"{parts.Count} parts are more than anyone repeats; three are the most." : "There is no shade with depth in this mix.");
+        Say(Breach.Concentrate, "SH20", $"A concentrate is seasoning, at most {(rules.Wish.Level.Value <= 4 ? Values.MostConcentrateDeep : Values.MostConcentrate) * 100:0} % and of one kind; this mix has {sums.Concentrate * 100:0.#} %.");
         Say(Breach.Neighbours, "SH17", $"Its shades are {sums.Lightest - sums.Deepest} levels apart; one is the most.");
         Say(Breach.Ash, "SH6", sums.Warm > 0
             ? $"There is ash on white hair and only {sums.Warm * 100:0.#} % red against it: a green or blue cast may show."
@@ -46,7 +45,7 @@ public static class MixWords
             ? $"A neutral wish is at least half neutral and no more than a third of anything else; this mix has {sums.Neutral * 100:0.#} % neutral."
             : $"The wish is {rules.Wish.Tone}; only {sums.Family * 100:0.#} % of this mix is of that family.");
         Say(Breach.Level, "SH16", $"Its shades lie on average at level {sums.MeanLevel:0.#}; the wish is {rules.Wish.Level}.");
-        if (rules.Grey.Value < Developer.Choice.NoGrey)
+        if (rules.Grey.Value < Values.NoGrey)
         {
             Say(Breach.ExtraCover, "SH4", "Extra cover is made for white hair, and there is little here.");
         }
@@ -76,11 +75,11 @@ public static class MixWords
         if (searched)
         {
             why.Add(plan.OnRoots
-                ? new Because("SH1", lengths.Tone.SameAs(plan.Wish.Tone) && Math.Abs(lengths.Level.LighterThan(plan.Wish.Level)) < Wish.HalfLevel
+                ? new Because("SH1", lengths.Tone.SameAs(plan.Wish.Tone) && Math.Abs(lengths.Level.LighterThan(plan.Wish.Level)) < Values.HalfLevel
                     ? $"The roots are matched to the lengths, {lengths.Level} {lengths.Tone}, so that no line shows."
                     : $"The mix goes for level {plan.Wish.Level} {plan.Wish.Tone}, as wished.", about)
                 : new Because("SH8", $"The {(plan.Use == FormulaPlan.Band ? "band" : "hair")} is toned at level {plan.Wish.Level}, {plan.Wish.Tone}; no gloss makes hair lighter.", about));
-            why.Add(new Because("SH21", $"{Says(parts)} is the simplest mix of {plan.Line.Name} that does: {looked.DeltaE:0.0} from the wish ({Far(looked.DeltaE)}). {(parts.Count == 1 ? "A second shade" : "One part more")} would have to bring it nearer by more than {MixSearch.PartEarns}.", about));
+            why.Add(new Because("SH21", $"{Says(parts)} is the simplest mix of {plan.Line.Name} that does: {looked.DeltaE:0.0} from the wish ({Far(looked.DeltaE)}). {(parts.Count == 1 ? "A second shade" : "One part more")} would have to bring it nearer by more than {Values.PartEarnsDeltaE}.", about));
         }
 
         Lift(plan, reading, canvas, about, why);
@@ -90,7 +89,7 @@ public static class MixWords
                 [new("neutral it wants", Math.Round(rules.NeutralNeeded * 100, 1), "%"), new("neutral it has", Math.Round(sums.Neutral * 100, 1), "%")]));
         }
 
-        if (searched && rules.Grey.Value >= Developer.Choice.NoGrey && sums.Deepest > 0 && plan.Wish.Level.Value - sums.Deepest >= Wish.HalfLevel)
+        if (searched && rules.Grey.Value >= Values.NoGrey && sums.Deepest > 0 && plan.Wish.Level.Value - sums.Deepest >= Values.HalfLevel)
         {
             why.Add(new Because("SH13", $"A little of level {sums.Deepest} in the mix knocks the white back; it stays off the lengths, where it would be too dark.", about));
         }
@@ -129,7 +128,7 @@ public static class MixWords
         }
 
         double own = reading.Hair.NaturalLevel.Value;
-        if (plan.Wish.Level.Value - own - lifts >= Wish.HalfLevel && natural.Any(s => s.Spot.Grey.Value < 1))
+        if (plan.Wish.Level.Value - own - lifts >= Values.HalfLevel && natural.Any(s => s.Spot.Grey.Value < 1))
         {
             why.Add(new Because("SH2", $"No colour makes hair lighter than it is lifted to: {(lifts < .05 ? $"nothing lifts her own level {own}" : $"her own level {own} is lifted by {lifts:0.0}")}, so it stays near {own + lifts:0.#}, not {plan.Wish.Level}.", "attention",
                 [new("her own level", own, ""), new("levels lifted", Math.Round(lifts, 2), ""), new("level wished", plan.Wish.Level.Value, "")]));

@@ -1,21 +1,13 @@
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Strand;
 
 /// <summary>A gloss aims at what is off, not at what is right already (SV17).</summary>
 internal static class GlossPlan
 {
-    /// <summary>A gloss that is right somewhere is combed through there for so many minutes (SV17).</summary>
-    public const double ThroughMinutes = 3;
-
-    /// <summary>One mix serves two stretches where it comes this near to what each one's own would do, dE00 (SV17).</summary>
-    public const double Serves = 2;
-
-    /// <summary>A quick tone is offered where the tone is off by less than this, dE00 (SV18).</summary>
-    public const double QuickBelow = 4;
-
     /// <summary>Decides for a whole head.</summary>
     public static StrandPlan Of(Case c, Wish wish, Line line, Shelf shelf, ICollection<Because> why)
     {
@@ -72,7 +64,7 @@ internal static class GlossPlan
     {
         var read = c.Reading.Zones[(int)zone];
         double line = read.Regrowth.Value, ends = Math.Max(c.Reading.Hair.LengthCm * 10, line), band = Math.Min(ends, line + (c.Reading.Hair.Band?.Length.Value ?? 0));
-        double to = Math.Max(band, ends - HairState.EndsMm), warm = Math.Min(line, HairState.ScalpMm);
+        double to = Math.Max(band, ends - Values.EndsMm), warm = Math.Min(line, Values.ScalpStretchMm);
         foreach (var (stretch, from, until) in new[] { (Stretch.Scalp, 0, warm), (Stretch.Grown, warm, line), (Stretch.Band, line, band), (Stretch.Lengths, band, to), (Stretch.Ends, to, ends) })
         {
             // Hair without lengths still has ends, of no length.
@@ -103,7 +95,7 @@ internal static class GlossPlan
         var joint = MixSearch.Best(On(states), rules).Best;
         return joint is not null && states.Select((s, i) => (Own: MixSearch.Best(On([s]), rules).Best, Together: Difference2000.Between(
             On([s]).Look(new Mixture(formula.Line, formula.Developer, joint.Parts)).Seen[0].Blend, formula.Wish.Target)))
-            .All(x => x.Own is null || x.Together <= x.Own.DeltaE + Serves);
+            .All(x => x.Own is null || x.Together <= x.Own.DeltaE + Values.OneMixServesDeltaE);
     }
 
     private static void Say(List<Stretch> off, Dictionary<Stretch, int> takes, List<FormulaPlan> formulas, Wish wish, ICollection<Because> why)
@@ -117,7 +109,7 @@ internal static class GlossPlan
 
         if (!off.Contains(Stretch.Lengths))
         {
-            why.Add(new Because("SV17", $"The lengths are right; the {string.Join(" and the ", off.Select(Name))} {(off.Count > 1 ? "are" : "is")} not. The gloss is chosen for what is off, goes there first and is combed through the rest for the last {ThroughMinutes:0} minutes.", "lengths"));
+            why.Add(new Because("SV17", $"The lengths are right; the {string.Join(" and the ", off.Select(Name))} {(off.Count > 1 ? "are" : "is")} not. The gloss is chosen for what is off, goes there first and is combed through the rest for the last {Values.ThroughMinutes:0} minutes.", "lengths"));
         }
         else if (formulas.Count == 1 && off.Count > 1)
         {

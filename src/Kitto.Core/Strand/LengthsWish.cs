@@ -9,9 +9,6 @@ namespace Kitto.Core.Strand;
 /// <param name="Diluted">Whether a pulled-through mix is first stirred with as much conditioner.</param>
 internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
 {
-    /// <summary>The most that lengths may have faded to be given their own level back without a wish of their own (SV14).</summary>
-    private const double MostFaded = 1;
-
     private static readonly LengthsPlan Shielded = new(Does.Shield, null);
 
     /// <summary>Decides for any service but a gloss, whose goal is the lengths' own (SV9, SV13 to SV15). No way but a wish takes lengths deeper by more than half a level or to another family.</summary>
@@ -35,21 +32,21 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
             }
 
             return c.Goal.Service == Service.RootAndRefresh && !lengths.Bright && same && c.House.Way<FadedLengths>() != FadedLengths.OwnFormula
-                && wish.Level == roots.Level && wish.Tone.SameAs(roots.Tone) && faded >= Wish.HalfLevel
-                ? Say(new(Does.PullThrough, wish, Dilutes(c)), $"The lengths shall be {wish.Level} {wish.Tone}, as the roots: the mix is pulled through for the last 5 to 10 minutes.", "SV13")
+                && wish.Level == roots.Level && wish.Tone.SameAs(roots.Tone) && faded >= Values.HalfLevel
+                ? Say(new(Does.PullThrough, wish, Dilutes(c)), $"The lengths shall be {wish.Level} {wish.Tone}, as the roots: the mix is pulled through for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes.", "SV13")
                 : Say(new(Does.Tone, wish), $"The lengths have their own wish, {wish.Level} {wish.Tone}: a gloss of their own, mixed fresh once the roots are rinsed and towel-dried.", "SV13");
         }
 
         switch (c.Goal.Service)
         {
-            case Service.RootAndGloss when lengths.Bright || !same || faded < Wish.HalfLevel:
+            case Service.RootAndGloss when lengths.Bright || !same || faded < Values.HalfLevel:
                 return Say(new(Does.Tone, new Wish(lengths.Level, lengths.Tone, Clear: true)), lengths.Bright
                     ? "The lengths are lightened or highlighted and nothing else is wished for them: a clear gloss, for shine alone. Root colour or its level would paint them dark."
                     : same ? "The lengths are right as they are: a clear gloss, for shine alone."
                     : $"The lengths are {lengths.Tone} and nothing is wished for them: a clear gloss, for shine alone. Say what they shall be if they are to change.", "SV15");
             case Service.RootAndGloss:
-                double back = Math.Max(roots.Level.Value, lengths.Level.Value - Wish.HalfLevel);
-                return Say(new(Does.Tone, new Wish(Level.Of(back), roots.Tone)), faded > Wish.HalfLevel
+                double back = Math.Max(roots.Level.Value, lengths.Level.Value - Values.HalfLevel);
+                return Say(new(Does.Tone, new Wish(Level.Of(back), roots.Tone)), faded > Values.HalfLevel
                     ? $"The lengths have faded by {Levels(faded)}. A gloss gives them half a level back, to {back:0.#}; deeper wants a wish of their own."
                     : $"The lengths have faded by {Levels(faded)}: a gloss gives them their own level and family back.", "SV15");
             case Service.RootAndRefresh when lengths.Bright:
@@ -58,21 +55,21 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
             case Service.RootAndRefresh when !same:
                 Ask($"they are {lengths.Tone}, another family than the {roots.Tone} of the roots");
                 return Shielded;
-            case Service.RootAndRefresh when faded > MostFaded:
+            case Service.RootAndRefresh when faded > Values.MostFaded:
                 Ask($"they are {Levels(faded)} lighter than the roots are to be, which is more than fading");
                 return Shielded;
-            case Service.RootAndRefresh when faded < Wish.HalfLevel:
+            case Service.RootAndRefresh when faded < Values.HalfLevel:
                 return Say(Shielded, $"The lengths are at {lengths.Level}, the wish is {roots.Level}: nothing to freshen, so they are left alone.");
             case Service.RootAndRefresh:
                 return c.House.Way<FadedLengths>() switch
                 {
                     FadedLengths.LeaveAlone => Say(Shielded, "The house leaves lengths alone."),
                     FadedLengths.OwnFormula => Say(new(Does.Tone, roots with { Clear = false }), "The house gives lengths a formula of their own, after the rinse."),
-                    FadedLengths.Diluted => Say(new(Does.PullThrough, roots, true), "The house dilutes the remaining mix with conditioner for the lengths, 5 to 10 minutes."),
-                    _ when Dilutes(c) => Say(new(Does.PullThrough, roots, true), $"The lengths have faded by {Levels(faded)} and are porous, which takes fast and deep: what is left is stirred with as much conditioner for the last 5 to 10 minutes, the ends last."),
-                    _ => Say(new(Does.PullThrough, roots), $"The lengths have faded by {Levels(faded)} and take the same shade: the mix is pulled through for the last 5 to 10 minutes, the ends last."),
+                    FadedLengths.Diluted => Say(new(Does.PullThrough, roots, true), $"The house dilutes the remaining mix with conditioner for the lengths, {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes."),
+                    _ when Dilutes(c) => Say(new(Does.PullThrough, roots, true), $"The lengths have faded by {Levels(faded)} and are porous, which takes fast and deep: what is left is stirred with as much conditioner for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes, the ends last."),
+                    _ => Say(new(Does.PullThrough, roots), $"The lengths have faded by {Levels(faded)} and take the same shade: the mix is pulled through for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes, the ends last."),
                 };
-            case Service.RootTouchUp or Service.GreyBlend when faded >= Wish.HalfLevel && same && !lengths.Bright:
+            case Service.RootTouchUp or Service.GreyBlend when faded >= Values.HalfLevel && same && !lengths.Bright:
                 return Say(Shielded, $"The lengths are left alone. They have faded by {Levels(faded)}; a refresh would help.");
             case Service.Lighten:
                 return Say(Shielded, "The lengths are kept under a conditioning mask while the lightener works.");

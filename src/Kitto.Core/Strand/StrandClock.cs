@@ -1,19 +1,11 @@
 using Kitto.Core.Clock;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Strand;
 
 /// <summary>When a stretch gets its formula and for how long: contact counts per stretch, and what is pulled through has its own clock (TM13).</summary>
 internal static class StrandClock
 {
-    /// <summary>A pulled-through mix is on the lengths for so long at most (SV9).</summary>
-    public const double PulledMinutes = 10;
-
-    /// <summary>On the ends so long at most: they were coloured before or are porous (SV10).</summary>
-    public const double EndsMinutes = 5;
-
-    /// <summary>A quick tone is on for so long at most (SV18).</summary>
-    public const double QuickMinutes = 3;
-
     /// <summary>The row with its times.</summary>
     public static StrandRow Times(StrandRow row, Schedule clock, FormulaPlan formula)
     {
@@ -21,7 +13,7 @@ internal static class StrandClock
         StrandRow Last(double minutes) => Set(row, Math.Max(0, rinse - minutes), Math.Min(minutes, rinse));
         if (row.Turn == Turn.Last || row.Does == Does.PullThrough)
         {
-            double most = formula.OnRoots ? row.Stretch == Stretch.Ends ? EndsMinutes : PulledMinutes : GlossPlan.ThroughMinutes;
+            double most = formula.OnRoots ? row.Stretch == Stretch.Ends ? Values.EndsMinutes : Values.PulledMinutes : Values.ThroughMinutes;
             return Last(Math.Min(most, clock.ProcessMinutes.Value));
         }
 

@@ -1,6 +1,7 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Strand;
 
@@ -10,12 +11,6 @@ namespace Kitto.Core.Strand;
 /// <param name="Diluted">Whether a pulled-through mix is stirred with conditioner first.</param>
 internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnlyList<StrandRow> Rows, bool Diluted)
 {
-    /// <summary>In a lifting service, regrowth longer than this is painted in two turns, mm (TM6).</summary>
-    public const double LiftInTwoMm = 25;
-
-    /// <summary>In any permanent service, regrowth longer than this is virgin hair all over: mid-lengths first, then the roots, mm (TM6).</summary>
-    public const double AllOverMm = 60;
-
     /// <summary>The rows of a formula.</summary>
     public IEnumerable<StrandRow> Of(int formula) => Rows.Where(r => r.Formula == formula);
 
@@ -80,7 +75,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
 
     /// <summary>Whether a zone's regrowth is painted in two turns.</summary>
     internal static bool Twice(Service service, Line line, double regrowthMm) =>
-        regrowthMm > (service is Service.BaseLift or Service.Lighten ? LiftInTwoMm : line.IsPermanent ? AllOverMm : double.MaxValue);
+        regrowthMm > (service is Service.BaseLift or Service.Lighten ? Values.LiftInTwoMm : line.IsPermanent ? Values.AllOverMm : double.MaxValue);
 
     /// <summary>The rows with the times of the clock: each formula by its own first stroke.</summary>
     /// <param name="main">The clock of the first formula.</param>

@@ -1,6 +1,7 @@
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Strand;
 
@@ -67,12 +68,6 @@ public enum HairKind
 /// <param name="Grey">Share of white fibres.</param>
 public readonly record struct HairState(HairKind Kind, Level Level, Tone Tone, Share Grey)
 {
-    /// <summary>How much of a zone's scalp stretch there is, mm (TM6).</summary>
-    public const double ScalpMm = Kinetics.WarmMm;
-
-    /// <summary>The ends are this long, mm.</summary>
-    public const double EndsMm = 80;
-
     /// <summary>Its pigmented fibre.</summary>
     public Fibre Fibre => Kind switch
     {
@@ -83,7 +78,7 @@ public readonly record struct HairState(HairKind Kind, Level Level, Tone Tone, S
     };
 
     /// <summary>Whether it is off a wish by half a level or more, or by a family (SV17).</summary>
-    public bool Off(Wish wish) => Math.Abs(Level.LighterThan(wish.Level)) >= Wish.HalfLevel || !Tone.SameAs(wish.Tone);
+    public bool Off(Wish wish) => Math.Abs(Level.LighterThan(wish.Level)) >= Values.HalfLevel || !Tone.SameAs(wish.Tone);
 
     /// <summary>A stretch of a head.</summary>
     public static HairState Of(Reading reading, Zone zone, Stretch stretch)
@@ -110,9 +105,6 @@ public readonly record struct HairState(HairKind Kind, Level Level, Tone Tone, S
 /// <param name="Clear">Nothing but shine (SH24); level and tone are then what is there.</param>
 public sealed record Wish(Level Level, Tone Tone, bool Clear = false)
 {
-    /// <summary>Half a level is the least that is told apart (SV9, SV14).</summary>
-    public const double HalfLevel = 0.5;
-
     /// <summary>The wished colour.</summary>
     public Colour.Lab Target => Dye.Look(Level.Value, Tone).Lab;
 }

@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Strand;
 
@@ -13,7 +14,7 @@ internal sealed class ZoneRows(Case c, Zone zone, IReadOnlyList<FormulaPlan> for
     {
         double line = read.Regrowth.Value, ends = Math.Max(c.Reading.Hair.LengthCm * 10, line);
         double band = Math.Min(ends, line + (c.Reading.Hair.Band?.Length.Value ?? 0));
-        double lengthsTo = Math.Max(band, ends - HairState.EndsMm);
+        double lengthsTo = Math.Max(band, ends - Values.EndsMm);
         var found = new List<StrandRow>();
         void Add(Stretch stretch, double from, double to, Does does, int? formula = null, Turn turn = Turn.First)
         {
@@ -40,7 +41,7 @@ internal sealed class ZoneRows(Case c, Zone zone, IReadOnlyList<FormulaPlan> for
     /// <summary>The regrowth: scalp stretch and grown stretch, in two turns where the hair grown out is long (TM6).</summary>
     private void Regrowth(double line, Action<Stretch, double, double, Does, int?, Turn> add)
     {
-        double warm = Math.Min(line, HairState.ScalpMm);
+        double warm = Math.Min(line, Values.ScalpStretchMm);
         if (!painted)
         {
             add(Stretch.Scalp, 0, warm, Does.Leave, null, Turn.First);

@@ -4,6 +4,7 @@ using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
+using Kitto.Core.Trade;
 using Kitto.Store;
 
 namespace Kitto.Web.Cases;
@@ -44,7 +45,7 @@ public static class CalendarFile
         return Write(calendar);
     }
 
-    /// <summary>One client's days: her tests, the look after 48 hours, her colour day, each with a reminder.</summary>
+    /// <summary>One client's days: her tests, the look at the skin test, her colour day, each with a reminder.</summary>
     /// <param name="studio">The studio, whose clock the days go by.</param>
     /// <param name="kits">Her kits.</param>
     /// <param name="on">Skin tests that are on: when they were put on, by kit.</param>
@@ -81,9 +82,9 @@ public static class CalendarFile
             }
         }
 
-        // 48 hours of the sun, not of the wall clock: over a change of the clocks the hour moves.
+        // Hours of the sun, not of the wall clock: over a change of the clocks the hour moves.
         void Look(DatedKit kit, DateTime put) =>
-            Add(calendar, studio, kit, null, studio.Local(put.AddHours(Holds.SkinTestHours)), TimeSpan.FromMinutes(15), "Skin test: look at the place", "48 hours are over. Look, feel, and say in your guide how it is.", now, TimeSpan.Zero);
+            Add(calendar, studio, kit, null, studio.Local(put.AddHours(Values.SkinTestHours)), TimeSpan.FromMinutes(15), "Skin test: look at the place", $"{Values.SkinTestHours} hours are over. Look, feel, and say in your guide how it is.", now, TimeSpan.Zero);
 
         return Write(calendar);
     }

@@ -82,7 +82,7 @@ public sealed class RunDesk(Runs runs, SafetyCommands commands, TimeProvider clo
         int after = paints[^1].Step + 1;
         // She is done painting when she goes past the last zone, and again when she had gone back to one.
         DateTime? last = steps[^1].Step >= after ? steps.Where((s, i) => s.Step >= after && (i == 0 || steps[i - 1].Step < after)).Max(s => s.At) : null;
-        bool reserve = p.Formulas[0].Pairs is { Count: > 1 } pairs && pairs[^1].Name == "reserve";
+        bool reserve = p.Formulas[0].Pairs is { Count: > 1 } pairs && pairs[^1].IsReserve;
         return strokes.Count == 0 ? null
             : Run.Stand(plan, [.. strokes.Select(s => (s.Stroke, Minutes(s.At)))], last is { } end ? Minutes(end) : null, Minutes(now), c.Reading, c.Goal.Service, line, reserve);
     }

@@ -4,6 +4,7 @@ using Kitto.Core;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Strand;
+using Kitto.Core.Trade;
 
 namespace Kitto.Web.Drawing;
 
@@ -248,12 +249,12 @@ public static class StrandDrawing
         if (goal.Service == Service.RootShadow && zone is not null)
         {
             double usual = zone.Zone.Facts().ShadowTail.Value;
-            double back = goal.Tail?.Value ?? Goal.UsualTailMm;
+            double back = goal.Tail?.Value ?? Values.TailBackMm;
             // A band that is longer than the tail is painted as far as the band asks; then the tail has no end of its own to move.
             double own = mm + goal.TailAt(zone.Zone).Value;
             if (Math.Abs(own - tail) < .5)
             {
-                Handle(svg, "tail-handle", "goal.tailMm", x(tail), Top + NowHeight / 2, "end of the shadow's tail", mm, Goal.UsualTailMm / usual, 10, 100, back, $"{goal.TailAt(zone.Zone)} of tail here, {back:0} mm at the back");
+                Handle(svg, "tail-handle", "goal.tailMm", x(tail), Top + NowHeight / 2, "end of the shadow's tail", mm, Values.TailBackMm / usual, 10, 100, back, $"{goal.TailAt(zone.Zone)} of tail here, {back:0} mm at the back");
             }
         }
 

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Kitto.Core;
+using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc;
@@ -14,7 +15,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
     public PostSettings Settings => settings;
 
     /// <summary>The values as typed.</summary>
-    public sealed class Values
+    public sealed class HouseForm
     {
         public string? Name { get; set; }
         public string? Level { get; set; }
@@ -26,7 +27,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
 
     private readonly Dictionary<string, string> wrong = [];
 
-    public Values Input { get; private set; } = new();
+    public HouseForm Input { get; private set; } = new();
 
     public string? Said { get; private set; }
 
@@ -37,7 +38,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
 
     public async Task OnGet() => Show((await studios.Get())!);
 
-    public async Task<IActionResult> OnPost([FromForm] Values input)
+    public async Task<IActionResult> OnPost([FromForm] HouseForm input)
     {
         Input = input;
         var stored = (await studios.Get())!;
@@ -48,7 +49,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
             wrong["Name"] = "1 to 80 characters.";
         }
 
-        double? level = Number("Level", input.Level, 100 * House.LeastLevel, 100 * House.GreatestLevel);
+        double? level = Number("Level", input.Level, 100 * Values.LeastServiceLevel, 100 * Values.GreatestServiceLevel);
         double? step = Number("ScaleStep", input.ScaleStep, 0.01, 5);
         bool costs = !string.IsNullOrWhiteSpace(input.CostShort) || !string.IsNullOrWhiteSpace(input.CostLeft);
         double? missing = costs ? Number("CostShort", input.CostShort, 0.01, 10_000) : null;
@@ -88,7 +89,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
         string Say(double? number) => number?.ToString("0.##", CultureInfo.InvariantCulture) ?? "";
         var house = studio.House();
         FromCosts = house.Costs is null ? null : house.Quantile;
-        Input = new Values
+        Input = new HouseForm
         {
             Name = studio.Name,
             Level = Say(studio.ServiceLevel * 100),

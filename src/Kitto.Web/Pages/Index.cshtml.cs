@@ -1,6 +1,7 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Safety;
+using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -60,7 +61,7 @@ public sealed class IndexModel(Kits kits, Reports reports, GateDesk gate, Answer
                     break;
                 case "posted":
                     string says = Says(verdict);
-                    if (kit.ColourOn is { } day && day.AddDays(KitDays.ReportDays) < Today)
+                    if (kit.ColourOn is { } day && day.AddDays(Values.ReportDays) < Today)
                     {
                         overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", "Ask her"));
                     }

@@ -1,3 +1,4 @@
+using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Web.Cases;
 using Microsoft.AspNetCore.Mvc;
@@ -8,9 +9,6 @@ namespace Kitto.Web.Pages;
 /// <summary>Where kits are posted to, on which days post leaves for there, and how long it takes. Plans made from now on go by it.</summary>
 public sealed class PostDaysModel(Studios studios) : PageModel
 {
-    /// <summary>Most days on the way.</summary>
-    public const int MostTransit = 14;
-
     public static readonly IReadOnlyList<DayOfWeek> Week = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday, DayOfWeek.Saturday, DayOfWeek.Sunday];
 
     public IReadOnlyList<Destination> All { get; private set; } = [];
@@ -36,10 +34,10 @@ public sealed class PostDaysModel(Studios studios) : PageModel
         All = await studios.Destinations();
         var chosen = Week.Where(d => days.Contains(d.ToString())).ToList();
         (At, Typed) = (id, ((name ?? "").Trim(), chosen, transit ?? ""));
-        double? way = TypedNumber.Read(transit, 0, MostTransit);
+        double? way = TypedNumber.Read(transit, 0, Values.MostTransitDays);
         Wrong = Typed.Name.Length is 0 or > 80 ? "A name of 1 to 80 characters."
             : chosen.Count == 0 ? "Tick at least one day on which post leaves."
-            : way is not { } whole || whole != Math.Floor(whole) ? $"Days on the way: a whole number, 0 to {MostTransit}."
+            : way is not { } whole || whole != Math.Floor(whole) ? $"Days on the way: a whole number, 0 to {Values.MostTransitDays}."
             : id != 0 && All.All(d => d.Id != id) ? "This place is gone; look again."
             : null;
         if (Wrong is not null)

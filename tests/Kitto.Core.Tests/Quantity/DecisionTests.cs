@@ -1,6 +1,7 @@
 using CsCheck;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 using MathNet.Numerics.Distributions;
 using MathNet.Numerics.Integration;
 
@@ -103,7 +104,7 @@ public sealed class DecisionTests
     public void Whole_tubes_are_worth_saying_within_a_tenth(double colour, int tubes, bool worth)
     {
         var (count, above) = Vessels.WholeTubes(Grams.Of(colour), Bench.Shelf.Find("lantern-cream")!);
-        Assert.Equal((tubes, worth), (count, above <= Vessels.TubeMargin - 1 + 1e-9));
+        Assert.Equal((tubes, worth), (count, above <= Values.TubeMargin - 1 + 1e-9));
     }
 
     [Fact]

@@ -2,6 +2,7 @@ using CsCheck;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Tests.Shade;
 
@@ -35,7 +36,7 @@ public sealed class SearchTests
         {
             var tied = MixSearch.Best(x.Canvas, x.Rules, other.Parts);
             Assert.Equal(Say(Kitto.Bench.Exhaustive.Best(x.Canvas, x.Rules, other.Parts).Best), Say(tied.Best));
-            Assert.True(tied.Best!.Breach == free.Best!.Breach && tied.Best.DeltaE <= free.Best.DeltaE + MixSearch.Alike + 1e-9);
+            Assert.True(tied.Best!.Breach == free.Best!.Breach && tied.Best.DeltaE <= free.Best.DeltaE + Values.AlikeDeltaE + 1e-9);
         }
     }, iter: 12);
 

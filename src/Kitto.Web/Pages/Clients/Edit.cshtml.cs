@@ -1,4 +1,5 @@
 using Kitto.Core.Safety;
+using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Identity;
@@ -55,7 +56,7 @@ public sealed class EditModel(Store.Clients clients, SittingCommands commands, S
         try
         {
             int age = client.AgeOn(today);
-            await commands.Save(client, age < Stops.YoungestAge ? [Stops.TooYoung(age)] : [], now.UtcDateTime, User.Name());
+            await commands.Save(client, age < Values.YoungestAge ? [Stops.TooYoung(age)] : [], now.UtcDateTime, User.Name());
             return Redirect($"/clients/{id}");
         }
         catch (ConflictException conflict)
