@@ -31,7 +31,7 @@ public static class SignRun
             foreach (string rule in broken)
             {
                 rules[rule] = rules.GetValueOrDefault(rule) + 1;
-                unsaid += p.Because.Any(b => b.About == "attention" && b.Rule == rule) ? 0 : 1;
+                unsaid += p.Because.Any(b => b.About == Topic.Attention && b.Rule == rule) ? 0 : 1;
             }
 
             if (list && broken.Count > 0)

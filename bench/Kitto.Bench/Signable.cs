@@ -90,7 +90,7 @@ public static class Signable
 
         // Where the line has none of the family near the wish, a concentrate or the other ash stands in, or neutral does, and that is said.
         bool near = line.InStock.Any(s => s.Level > 0 && s.Family is { } own && wish.Tone.Families.Contains(own) && (line.Kind == LineKind.HighLift || Math.Abs(s.Level - wish.Level) <= (lifts || grabs ? 1.5 : 1)));
-        bool said = !near && !wish.Tone.IsNeutral && p.Because.Any(b => b is { Rule: "SH18", About: "attention" });
+        bool said = !near && !wish.Tone.IsNeutral && p.Because.Any(b => b is { Rule: "SH18", About: Topic.Attention });
         double family = said ? 1 : parts.Where(x => x.Of.Level > 0 && x.Of.Family is { } own && wish.Tone.Families.Contains(own)).Sum(x => x.Share);
         if (wish.Tone.IsNeutral ? neutral < .5 * (1 - clear) - 1e-6 : family < (wanted > .5 ? .25 : 1.0 / 3) * (1 - clear) - 1e-6)
         {

@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
@@ -129,16 +128,3 @@ public sealed record Case(
     /// <summary>Facts that nobody said and a usual value stands for, by their paths.</summary>
     public IReadOnlyList<string> Assumed { get; init; } = [];
 }
-
-/// <summary>The reason for one decision.</summary>
-/// <param name="Rule">Id of the rule.</param>
-/// <param name="Says">The sentence, fit to be told to a client, with its numbers.</param>
-/// <param name="About">Which decision it belongs to.</param>
-/// <param name="Numbers">The numbers it was reckoned from; null where the sentence holds them all.</param>
-public sealed record Because(string Rule, string Says, string About, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<Used>? Numbers = null);
-
-/// <summary>A number that a reason was reckoned from.</summary>
-/// <param name="Name">What it is, in the trade's words.</param>
-/// <param name="Value">The number.</param>
-/// <param name="Unit">Its unit; empty for a bare number.</param>
-public sealed record Used(string Name, double Value, string Unit);

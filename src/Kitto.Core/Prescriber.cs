@@ -49,7 +49,7 @@ public static class Prescriber
         var pulled = strand.Pulled && chosen[0].Canvas is not null ? Canvas.Pulled(strand.Formulas[0], strand, c.Reading, laid.Residual) : null;
         if (pulled is not null && pulled.Spoils(pulled.Look(chosen[0].Mix!)))
         {
-            why.Add(new Because("SV14", "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.", "attention"));
+            why.Add(new Because("SV14", "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.", Topic.Attention));
         }
 
         var planWhy = new List<Because>();
@@ -67,7 +67,7 @@ public static class Prescriber
         var tested = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why, kit);
         if (laid.Soften)
         {
-            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.Way<PreSoftening>() == PreSoftening.Long ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {Values.PreSoftenGrams} g in its own vial.", "tests"));
+            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.Way<PreSoftening>() == PreSoftening.Long ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {Values.PreSoftenGrams} g in its own vial.", Topic.Tests));
         }
 
         Grams Total(Func<Sizing, Grams> of) => Grams.Of(sizes.Sum(s => of(s).Value)).Tenths();
@@ -112,8 +112,9 @@ public static class Prescriber
         var c = read with { Reading = read.Reading.On(days) };
 
         // 3 stops
-        why.AddRange(Stops.Of(c.Reading));
-        if (why.Count > 0)
+        var stops = Stops.Of(c.Reading).ToList();
+        why.AddRange(stops);
+        if (stops.Count > 0)
         {
             return null;
         }
@@ -122,8 +123,9 @@ public static class Prescriber
         var roots = Wishes.Of(c, why);
         var line = shelf.For(c.Goal, c.LineId, c.House, c.Reading.GreyIsTheReason) ?? throw new InvalidOperationException("The shelf lacks a line for this service.");
         var strand = StrandPlan.Of(c, roots, line, shelf, why);
-        why.AddRange(SalonOnly.Of(c, roots, strand, strand.Formulas.SelectMany(f => f.Blend).MaxBy(b => b.Volume.Value).Volume));
-        var decision = why.Any(b => b.About == "salon") ? Decision.Salon : Decision.Kit;
+        var chair = SalonOnly.Of(c, roots, strand, strand.Formulas.SelectMany(f => f.Blend).MaxBy(b => b.Volume.Value).Volume).ToList();
+        why.AddRange(chair);
+        var decision = chair.Count > 0 ? Decision.Salon : Decision.Kit;
         why.AddRange(Cautions.Of(read.Reading, c.Reading, roots, c.Goal.Service, decision == Decision.Kit));
         SayGrey(c, line, why);
         why.AddRange((c.House.ForHer ?? []).Select(w => SayHers(c.House, w)));
@@ -135,7 +137,7 @@ public static class Prescriber
         strand = strand.Timed(clocks[0].Schedule, clocks.Select((t, i) => (t, i)).Skip(1).ToDictionary(x => x.i, x => x.t.Schedule));
         if (strand.Rows.FirstOrDefault(r => r.Does == Does.PullThrough) is { } through)
         {
-            why.Add(new Because("TM4", $"The lengths get theirs {through.StartsAt} after the first stroke, so that all is rinsed together; the ends last.", "clock"));
+            why.Add(new Because("TM4", $"The lengths get theirs {through.StartsAt} after the first stroke, so that all is rinsed together; the ends last.", Topic.Clock));
         }
 
         // 7 amount, which wants no shades: hair, hands and bowls
@@ -144,7 +146,7 @@ public static class Prescriber
         var residual = Residual.Of(c.Reports);
         if (c.Reports.Count > 0)
         {
-            why.Add(new Because("OU1", $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.", "shade"));
+            why.Add(new Because("OU1", $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.", Topic.Shade));
         }
 
         return new Laid(c, roots, strand, decision, hands, belief, clocks, sizes, Softens(c, line), residual, plan, days);
@@ -153,12 +155,12 @@ public static class Prescriber
     /// <summary>What decides comes first: stops, what asks for her attention, the mix, then the rest.</summary>
     private static List<Because> Order(IEnumerable<Because> why) => [.. why.OrderBy(b => b switch
     {
-        { About: "stop" } => 0,
-        { About: "salon" } => 1,
-        { About: "attention" } => 2,
-        { About: "caution", Rule: not ("SA10" or "SA22" or "SA23" or "RD3" or "RD6") } => 2,
-        { About: "shade" or "lengths" or "developer" } => 3,
-        { About: "caution" } => 5,
+        { About: Topic.Stop } => 0,
+        { About: Topic.Salon } => 1,
+        { About: Topic.Attention } => 2,
+        { About: Topic.Caution, Rule: not ("SA10" or "SA22" or "SA23" or "RD3" or "RD6") } => 2,
+        { About: Topic.Shade or Topic.Lengths or Topic.Developer } => 3,
+        { About: Topic.Caution } => 5,
         _ => 4,
     })];
 
@@ -186,8 +188,8 @@ public static class Prescriber
         string who = $"\"{way.Reason}\" ({way.By}, {way.On:d MMM yyyy}).";
         string Says(string name) => RuleBook.Find(way.Rule)!.Options!.First(o => o.Name == name).Says;
         return RuleBook.Find(way.Rule)!.Kind == RuleKind.Caution
-            ? new Because(way.Rule, $"Decided for her in spite of this caution: {who}", "hers")
-            : new Because(way.Rule, $"For her {Says(way.Way)}, where the house has it {Says(house.Usual(way.Rule))}: {who}", "hers");
+            ? new Because(way.Rule, $"Decided for her in spite of this caution: {who}", Topic.Hers)
+            : new Because(way.Rule, $"For her {Says(way.Way)}, where the house has it {Says(house.Usual(way.Rule))}: {who}", Topic.Hers);
     }
 
     /// <summary>What the line does with white hair (SV7).</summary>
@@ -206,7 +208,7 @@ public static class Prescriber
                 : "Demi blends the white softly and fades; it is never promised as full cover."
             : school == WhiteHair.Cover || (school == WhiteHair.ByShare && grey.Value >= .3)
                 ? "Permanent colour covers the white; the line shows again after about four weeks."
-                : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.", "service"));
+                : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.", Topic.Service));
     }
 
     private static IReadOnlyList<Alternative> Others(Chosen chosen, Formula formula)

@@ -1,3 +1,4 @@
+using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
@@ -93,7 +94,7 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         await colourist.Send("#sitting", "?handler=Sign", ("client.reactions", null), ("client.blackHenna", null), ("client.scalp", "sound"), ("client.conditions", ""), ("hair.lengths.history", "permanent"), ("confirmed", "true"));
         var last = (await studio.Kits.History(id))[0];
         Assert.Equal("stop", last.Decision);
-        Assert.Contains(Json.ReadPrescription(last.Document).Because, b => b.Rule == rule && b.About == "stop");
+        Assert.Contains(Json.ReadPrescription(last.Document).Because, b => b.Rule == rule && b.About == Topic.Stop);
         await colourist.Open("/");
         Assert.Contains(rule, colourist.Find(".today-group.alarm").TextContent, StringComparison.Ordinal);
     }

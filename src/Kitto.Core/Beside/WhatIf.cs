@@ -29,10 +29,10 @@ public static class WhatIf
 {
     /// <summary>Which of the ways belong to a decision: developer, clock, or any other, where only schools do.</summary>
     /// <param name="about">The decision, as in a <see cref="Because"/>.</param>
-    public static IReadOnlyList<Other> Asked(string about) => about switch
+    public static IReadOnlyList<Other> Asked(Topic about) => about switch
     {
-        "developer" => [Other.Developer, Other.School],
-        "clock" => [Other.Order, Other.School],
+        Topic.Developer => [Other.Developer, Other.School],
+        Topic.Clock => [Other.Order, Other.School],
         _ => [Other.School],
     };
 
@@ -64,14 +64,14 @@ public static class WhatIf
     /// <param name="shelf">What is there to mix from.</param>
     /// <param name="taken">What was prescribed.</param>
     /// <param name="about">Only what changes this decision; null: any.</param>
-    public static IReadOnlyList<Instead> Schools(Case c, Shelf shelf, Prescription taken, string? about = null) =>
+    public static IReadOnlyList<Instead> Schools(Case c, Shelf shelf, Prescription taken, Topic? about = null) =>
     [
         .. from rule in RuleBook.All
            where rule.Options is not null && Reckoned.Contains(rule.Id)
            from way in rule.Options!
            where way.Name != c.House.School(rule.Id)
            let other = Of(Other.School, way.Name, way.Says, rule.Id, c with { House = With(c.House, rule.Id, way.Name) }, shelf, taken)
-           where other.Differs.Any(d => about is null || d.About == about || d.About == "decision")
+           where other.Differs.Any(d => about is null || d.About == about || d.About == Topic.Decision)
            select other,
     ];
 

@@ -87,7 +87,7 @@ public static class Timing
         if (own is null)
         {
             string compared = string.Concat(tried.Where(s => s.Off > least + 1e-9).Select(s => $" {Sentence(s.Schedule.Order.Says())} would miss the contact times by more."));
-            why.Add(new Because("TM5", $"{Sentence(best.Order.Says())}: {reason}.{compared}", "clock"));
+            why.Add(new Because("TM5", $"{Sentence(best.Order.Says())}: {reason}.{compared}", Topic.Clock));
         }
         else
         {
@@ -96,15 +96,15 @@ public static class Timing
                 : Along(own.Order, PaintOrders.Sequence(own.Order, reading, house));
             double more = Off(wished) - least;
             why.Add(new Because("TM5", $"{Sentence(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
-                + (Math.Abs(more) < .005 ? " Contact times are kept as well either way." : $" Yours misses the contact times by {Math.Abs(more):0.0#} weighted min {(more > 0 ? "more" : "less")}."), "clock"));
+                + (Math.Abs(more) < .005 ? " Contact times are kept as well either way." : $" Yours misses the contact times by {Math.Abs(more):0.0#} weighted min {(more > 0 ? "more" : "less")}."), Topic.Clock));
             best = wished;
         }
 
-        why.Add(new Because("TM7", $"These hands need about {best.PaintMinutes} from first to last stroke.", "clock", Times(best, line)));
+        why.Add(new Because("TM7", $"These hands need about {best.PaintMinutes} from first to last stroke.", Topic.Clock, Times(best, line)));
 
         if (best.Scalp is { Count: > 0 } scalp)
         {
-            why.Add(new Because("TM6", $"The hair grown out is long: its grown stretch is painted first over the whole head, the scalp stretch from {scalp[0].PaintedAt} on, because the warm scalp goes faster.", "clock"));
+            why.Add(new Because("TM6", $"The hair grown out is long: its grown stretch is painted first over the whole head, the scalp stretch from {scalp[0].PaintedAt} on, because the warm scalp goes faster.", Topic.Clock));
         }
 
         double ScalpOver(ZoneTime z) => ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes);
@@ -113,20 +113,20 @@ public static class Timing
         var fitted = Shorten(best, reading, service, line);
         if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
         {
-            why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, {(ForScalp(best) ? $"because the scalp stretch is warm and goes by the line's {line.Process}" : $"so that no zone has the colour on longer than {line.LongestContact}")}.", "clock", Times(fitted, line)));
+            why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, {(ForScalp(best) ? $"because the scalp stretch is warm and goes by the line's {line.Process}" : $"so that no zone has the colour on longer than {line.LongestContact}")}.", Topic.Clock, Times(fitted, line)));
         }
         else if (house.Way<TimerStart>() == TimerStart.FirstStroke)
         {
-            why.Add(new Because("TM2", $"The house times from the first stroke; {fitted.ProcessMinutes} are left after the last one.", "clock"));
+            why.Add(new Because("TM2", $"The house times from the first stroke; {fitted.ProcessMinutes} are left after the last one.", Topic.Clock));
         }
         else
         {
-            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(timer is { } quick ? $"no longer than {quick}, watched on a wiped strand" : Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", "clock", Times(fitted, line)));
+            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(timer is { } quick ? $"no longer than {quick}, watched on a wiped strand" : Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", Topic.Clock, Times(fitted, line)));
         }
 
         if (fitted.Scalp is { } warm && warm.MaxBy(ScalpOver) is { } worst && ScalpOver(worst) > 0)
         {
-            why.Add(new Because("TM6", $"The scalp stretch of the {worst.Zone.Facts().Says} has the colour on for {worst.ContactMinutes}, {Minutes.Of(ScalpOver(worst)).Tenths()} more than it should: quicker hands, or fewer zones at a time, make it less.", "attention"));
+            why.Add(new Because("TM6", $"The scalp stretch of the {worst.Zone.Facts().Says} has the colour on for {worst.ContactMinutes}, {Minutes.Of(ScalpOver(worst)).Tenths()} more than it should: quicker hands, or fewer zones at a time, make it less.", Topic.Attention));
         }
 
         foreach (var zone in fitted.Zones)
@@ -134,11 +134,11 @@ public static class Timing
             double miss = windows[(int)zone.Zone].Miss(zone.ContactMinutes);
             if (miss > 0)
             {
-                why.Add(new Because("TM8", $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may.", "clock"));
+                why.Add(new Because("TM8", $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may.", Topic.Clock));
             }
             else if (miss < 0)
             {
-                why.Add(new Because("TM1", $"The {zone.Zone.Facts().Says} gets {zone.ContactMinutes}, {Minutes.Of(-miss)} short of what its hair wants.", "clock"));
+                why.Add(new Because("TM1", $"The {zone.Zone.Facts().Says} gets {zone.ContactMinutes}, {Minutes.Of(-miss)} short of what its hair wants.", Topic.Clock));
             }
         }
 
@@ -148,16 +148,16 @@ public static class Timing
             fitted = fitted with { Remedies = remedies };
             var first = remedies.FirstOrDefault(r => r.Fits);
             why.Add(first is null && fitted.Zones.All(z => windows[(int)z.Zone].Miss(z.ContactMinutes) <= 0)
-                ? new Because("TM6", "Only the scalp stretch is over its time; it is rinsed where it was painted first as soon as the timer ends.", "clock")
+                ? new Because("TM6", "Only the scalp stretch is over its time; it is rinsed where it was painted first as soon as the timer ends.", Topic.Clock)
                 : first is null
-                ? new Because("TM8", "Nothing that was tried brings every zone within its longest time: fewer zones, or the chair.", "clock")
-                : new Because(first.Rule, first.Says, "clock"));
+                ? new Because("TM8", "Nothing that was tried brings every zone within its longest time: fewer zones, or the chair.", Topic.Clock)
+                : new Because(first.Rule, first.Says, Topic.Clock));
         }
 
         var batches = Batch(fitted, line);
         if (batches.Count > 1)
         {
-            why.Add(new Because("AP8", $"A mix works for {line.WorkingLife}; painting takes {fitted.PaintMinutes}. So {batches.Count} bowls are mixed, the next one when the first is on, {(fitted.Scalp is null ? $"cut after the {batches[0][^1].Zone.Facts().Says}" : $"cut after {Zones.Turn(batches[0][^1])}")}.", "clock"));
+            why.Add(new Because("AP8", $"A mix works for {line.WorkingLife}; painting takes {fitted.PaintMinutes}. So {batches.Count} bowls are mixed, the next one when the first is on, {(fitted.Scalp is null ? $"cut after the {batches[0][^1].Zone.Facts().Says}" : $"cut after {Zones.Turn(batches[0][^1])}")}.", Topic.Clock));
         }
 
         IReadOnlyList<ZoneTime> Numbered(IReadOnlyList<ZoneTime> zones, bool second) =>

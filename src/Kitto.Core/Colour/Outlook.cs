@@ -44,7 +44,7 @@ internal static class Outlook
         int? shows = Enumerable.Range(1, longest).Cast<int?>().FirstOrDefault(w => Difference2000.Between(After(canvas, mix, w!.Value), fresh) >= ShowsFrom);
         why.Add(new Because("RD9", shows is { } weeks
             ? $"Dye leaves with washes: in about {weeks} week{(weeks == 1 ? "" : "s")} this looks plainly faded."
-            : "It changes so little that its fading will not be seen: shine and tone last six to eight weeks.", "colour"));
+            : "It changes so little that its fading will not be seen: shine and tone last six to eight weeks.", Topic.Colour));
         var tail = canvas.Tail.Select(t => (int?)t.At).FirstOrDefault();
         return (new Forecast(
             roots ? Look(Mean(last.Canvas!, last.Looked!)) : null, lengths, Math.Round(last.Looked!.DeltaE, 2),
@@ -78,7 +78,7 @@ internal static class Outlook
         var own = canvas.Spots.Where(s => s.Zone == last.Zone).Select(s => s with { WhiteTakes = s.WhiteTakes * longer, PigmentTakes = s.PigmentTakes * longer }).ToList();
         var same = canvas with { Spots = own };
         double clock = Difference2000.Between(Mean(same, same.Look(mix), last.Zone), Seen(last.Zone));
-        why.Add(new Because("TM7", $"The {first.Zone.Facts().Says} has the colour on {first.ContactMinutes.Value - last.ContactMinutes.Value:0.#} min longer than the {last.Zone.Facts().Says}: that alone makes {clock:0.0} of the {spread:0.0} between them{(clock < 2 ? ", too little to be seen as uneven" : "; a helper or another order would even it out")}.", "clock"));
+        why.Add(new Because("TM7", $"The {first.Zone.Facts().Says} has the colour on {first.ContactMinutes.Value - last.ContactMinutes.Value:0.#} min longer than the {last.Zone.Facts().Says}: that alone makes {clock:0.0} of the {spread:0.0} between them{(clock < 2 ? ", too little to be seen as uneven" : "; a helper or another order would even it out")}.", Topic.Clock));
         return Math.Round(spread, 2);
     }
 

@@ -38,7 +38,7 @@ public static class Choice
             (_, _) when lift >= .5 => (20, "DV3", $"the roots are lifted by {lift:0.#} levels"),
             _ => (Values.DepositVolume, "DV2", "no white to cover and no lift: it only deposits"),
         };
-        why.Add(new Because(rule, $"{Volume.Of(volume)} ({Volume.Of(volume).Percent:0.#} %): {reason}.", "developer",
+        why.Add(new Because(rule, $"{Volume.Of(volume)} ({Volume.Of(volume).Percent:0.#} %): {reason}.", Topic.Developer,
             [new("white in the greyest zone", Math.Round(grey.Percent, 1), "%"), new("level of the hair", hair.Level.Value, ""), new("wished level", target.Value, ""), new("lift", Math.Round(lift, 2), "levels")]));
         return Volume.Of(volume);
     }

@@ -19,15 +19,15 @@ public static class Adjust
         string when = last.DaysAgo is { } days ? $"the kit of {days} days ago" : "last time";
         if (last.Result is not { } result)
         {
-            why.Add(new Because("SH1", $"The same shades in the same shares as {when} give the same result.", "shade"));
+            why.Add(new Because("SH1", $"The same shades in the same shares as {when} give the same result.", Topic.Shade));
             return formula.Parts;
         }
 
         var (rule, says, parts) = Step(result, formula.Parts, line, level);
-        why.Add(new Because(rule, $"Her report on {when}: {says}", "shade"));
+        why.Add(new Because(rule, $"Her report on {when}: {says}", Topic.Shade));
         if (new[] { result.Coverage != Coverage.Full, result.Depth != Depth.Right, result.Tone != ToneOutcome.Right }.Count(x => x) > 1)
         {
-            why.Add(new Because("OU1", "More than one thing was not right; one is changed at a time, the rest is looked at next time.", "shade"));
+            why.Add(new Because("OU1", "More than one thing was not right; one is changed at a time, the rest is looked at next time.", Topic.Shade));
         }
 
         return parts;

@@ -24,7 +24,7 @@ internal static class Amount
         bool damp = c.Goal.DampLengths ?? !formula.OnRoots;
         if (!formula.OnRoots && batches.Count > 1)
         {
-            why.Add(new Because("AP8", $"The gloss works for {formula.Line.WorkingLife}; these hands need {batches.Count} bottles of it, one after the other.", "lengths"));
+            why.Add(new Because("AP8", $"The gloss works for {formula.Line.WorkingLife}; these hands need {batches.Count} bottles of it, one after the other.", Topic.Lengths));
         }
 
         var rows = plan.Of(at).ToList();
@@ -34,7 +34,7 @@ internal static class Amount
             Use.Of(c.Reading, formula.Line.Thickness, rows.Where(r => In(r, i)), c.Goal.Service == Service.Lighten, damp, plan.Diluted).Value))).ToList();
         if (damp && rows.Any(r => r.OnLengths))
         {
-            why.Add(new Because("DO7", "The lengths are damp, which takes about a third less and blends more evenly.", "quantity"));
+            why.Add(new Because("DO7", "The lengths are damp, which takes about a third less and blends more evenly.", Topic.Quantity));
         }
 
         return Sizing.For(bases, belief, c.House.Quantile, formula.Line.Thickness, !kit || c.House.Way<Splitting>() == Splitting.OnePair);
@@ -53,16 +53,16 @@ internal static class Amount
             if (whole)
             {
                 portions = [new Portion(Pair.Main, Grams.Of(tubes * mix.Line.Tube.Value * (1 + mix.Ratio)))];
-                why.Add(new Because("BE10", $"The house sends whole unopened tubes with weighed developer: {said}.", "quantity"));
+                why.Add(new Because("BE10", $"The house sends whole unopened tubes with weighed developer: {said}.", Topic.Quantity));
             }
             else if (kit && above <= Values.TubeMargin - 1)
             {
-                why.Add(new Because("BE10", $"{said}: sent unopened, nothing would be decanted.", "quantity"));
+                why.Add(new Because("BE10", $"{said}: sent unopened, nothing would be decanted.", Topic.Quantity));
             }
         }
         else if (kit && house.Way<Filling>() == Filling.WholeTube)
         {
-            why.Add(new Because("BE10", "A mix of several shades cannot go in whole tubes; its parts are weighed into a sachet.", "quantity"));
+            why.Add(new Because("BE10", "A mix of several shades cannot go in whole tubes; its parts are weighed into a sachet.", Topic.Quantity));
         }
 
         var pairs = portions.Select(p => Weigh.Out(p, shades, mix.Ratio, mix.Blend, mix.Line.Thickness, house.ScaleStep, whole)).ToList();
@@ -100,11 +100,11 @@ internal static class Amount
             string used = last.RanOut
                 ? $"{last.Sent} was sent {last.DaysAgo} days ago and ran out: at least {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}"
                 : $"of {last.Sent} sent {last.DaysAgo} days ago {last.Left} was left: {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}";
-            why.Add(new Because("DO8", $"Her report: {used}. So her hands are now reckoned at {Math.Exp(belief.Mean):0.00} times a trained hand, from {hands.History.Count} report{(hands.History.Count == 1 ? "" : "s")}.", "quantity", Believed(belief)));
+            why.Add(new Because("DO8", $"Her report: {used}. So her hands are now reckoned at {Math.Exp(belief.Mean):0.00} times a trained hand, from {hands.History.Count} report{(hands.History.Count == 1 ? "" : "s")}.", Topic.Quantity, Believed(belief)));
         }
         else if (hands.Who != Who.Trained)
         {
-            why.Add(new Because("DO2", $"Nothing is known of these hands yet. {(hands.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(belief.Mean) - 1) * 100:0} % more than a trained hand.", "quantity", Believed(belief)));
+            why.Add(new Because("DO2", $"Nothing is known of these hands yet. {(hands.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(belief.Mean) - 1) * 100:0} % more than a trained hand.", Topic.Quantity, Believed(belief)));
         }
 
         for (int i = 0; i < formulas.Count; i++)
@@ -112,7 +112,7 @@ internal static class Amount
             var (rows, size) = (plan.Of(i).ToList(), sizes[i]);
             double mean = rows.Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres) / rows.Select(r => r.Zone).Distinct().Sum(z => z.Facts().HairShare.Value);
             string on = On(rows, c, mean);
-            why.Add(new Because(plan.Formulas[i].OnRoots ? "DO1" : "DO3", $"{on} on this head take{(on.StartsWith("Regrowth", StringComparison.Ordinal) ? "s" : "")} a trained hand {size.Base.Tenths()} of the {Words.Of(plan.Formulas[i].Use)}.", "quantity",
+            why.Add(new Because(plan.Formulas[i].OnRoots ? "DO1" : "DO3", $"{on} on this head take{(on.StartsWith("Regrowth", StringComparison.Ordinal) ? "s" : "")} a trained hand {size.Base.Tenths()} of the {Words.Of(plan.Formulas[i].Use)}.", Topic.Quantity,
                 [
                     new("scalp", HairMass.ScalpCm2, "cm²"), new("hair", Math.Round(HairMass.HairsPerCm2(c.Reading.Hair.Density)), "to a cm²"),
                     new("hair it goes on", Math.Round(rows.Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres * HairMass.GramsPerCm(c.Reading.Hair.Density, c.Reading.Zones[(int)r.Zone].Texture)), 2), "g"),
@@ -120,28 +120,28 @@ internal static class Amount
                 ]));
             if (rows.Any(r => r.Turn == Turn.Scalp) && rows.Max(r => r.ToMm) > Values.AllOverMm)
             {
-                why.Add(new Because("DO4", $"All over is reckoned in packs of {Values.PackGrams:0} g mixed: shoulder length takes one, past the shoulder two. This is {formulas[i].MixGrams.Value / Values.PackGrams:0.0}.", "quantity"));
+                why.Add(new Because("DO4", $"All over is reckoned in packs of {Values.PackGrams:0} g mixed: shoulder length takes one, past the shoulder two. This is {formulas[i].MixGrams.Value / Values.PackGrams:0.0}.", Topic.Quantity));
             }
             else if (i == 0 && plan.Formulas[0].OnRoots && rows.All(r => r.Zone.IsFrame() || r.Zone is Zone.LeftFront or Zone.RightFront or Zone.Crown) && rows.Max(r => r.ToMm) <= 15)
             {
-                why.Add(new Because("DO5", "Front and part line only: a trained hand mixes some 20 g for it, three to four weeks on.", "quantity"));
+                why.Add(new Because("DO5", "Front and part line only: a trained hand mixes some 20 g for it, three to four weeks on.", Topic.Quantity));
             }
 
             string name = formulas.Count == 1 ? "" : $" of the {Words.Of(plan.Formulas[i].Use)}";
             why.Add(new Because("DO2", kit
                 ? $"{formulas[i].MixGrams}{name} is sent, so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {size.Residue.Value:0.#} g of it stays on {(plan.Formulas[i].Line.Thickness == Thickness.Cream ? "the bowl" : "the bottle")}."
-                : $"{formulas[i].MixGrams}{name} is mixed, enough for {c.House.Quantile * 100:0.#} of 100 such heads; {size.Residue.Value:0.#} g of it stays on the bowl.", "quantity",
+                : $"{formulas[i].MixGrams}{name} is mixed, enough for {c.House.Quantile * 100:0.#} of 100 such heads; {size.Residue.Value:0.#} g of it stays on the bowl.", Topic.Quantity,
                 [
                     new("a trained hand", size.Base.Tenths().Value, "g"), new("times these hands, at that share", Math.Round(belief.Quantile(c.House.Quantile), 3), ""),
                     new("stays on the vessel", Math.Round(size.Residue.Value, 1), "g"), new("mixed in all", formulas[i].MixGrams.Value, "g"),
                 ]));
             if (kit && formulas[i].Pairs is [{ Name: Pair.Main } main, { IsReserve: true } reserve])
             {
-                why.Add(new Because("DO10", $"Mixed colour cannot be kept: {main.ColourGrams + main.DeveloperGrams}{name} as main pair, {reserve.ColourGrams + reserve.DeveloperGrams} sealed in reserve.", "quantity"));
+                why.Add(new Because("DO10", $"Mixed colour cannot be kept: {main.ColourGrams + main.DeveloperGrams}{name} as main pair, {reserve.ColourGrams + reserve.DeveloperGrams} sealed in reserve.", Topic.Quantity));
             }
 
             var (f, bottle) = (formulas[i], formulas[i].Developer);
-            why.Add(new Because("DV9", $"The {Words.Of(f.Use)} is mixed {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {bottle.Grams} of developer: {bottle.Volume} ({bottle.Percent:0.#} %) in the bottle, {bottle.Percent * bottle.Grams.Value / f.MixGrams.Value:0.0} % once mixed.", "developer"));
+            why.Add(new Because("DV9", $"The {Words.Of(f.Use)} is mixed {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {bottle.Grams} of developer: {bottle.Volume} ({bottle.Percent:0.#} %) in the bottle, {bottle.Percent * bottle.Grams.Value / f.MixGrams.Value:0.0} % once mixed.", Topic.Developer));
         }
     }
 

@@ -32,6 +32,6 @@ public sealed record Stock(IReadOnlyList<Portioned> Weigh, IReadOnlyList<Portion
     internal Because Say()
     {
         static string Each(IEnumerable<Portioned> some) => string.Join(", ", some.Select(s => string.Create(CultureInfo.InvariantCulture, $"{s.Grams.Value:0.##} g {s.What}")));
-        return new Because("BE4", $"The colour is weighed as one blend of {Each(Weigh)}, stirred even and divided: {Each(Takes)}{(Over.Value > 0 ? $"; {Over} stays over" : "")}. So no part is too small to weigh.", "bench");
+        return new Because("BE4", $"The colour is weighed as one blend of {Each(Weigh)}, stirred even and divided: {Each(Takes)}{(Over.Value > 0 ? $"; {Over} stays over" : "")}. So no part is too small to weigh.", Topic.Bench);
     }
 }

@@ -102,5 +102,5 @@ public static class Cautions
             : grey is [>= .3 and < 1] ? Caution("RD3", $"White was read as {Share.Of(grey[0])} all over. Hairline, temples and part line usually carry most, back and nape least: look at each.") : null;
     }
 
-    private static Because Caution(string rule, string says) => new(rule, says, "caution");
+    private static Because Caution(string rule, string says) => new(rule, says, Topic.Caution);
 }

@@ -156,7 +156,7 @@ public static class Gate
 
         if (kit.StoppedAt is not null && found.Count == 0)
         {
-            found.Add(new Because("SA1", "This kit was stopped. A kit that was stopped is never used again, whatever is said later.", "stop"));
+            found.Add(new Because("SA1", "This kit was stopped. A kit that was stopped is never used again, whatever is said later.", Topic.Stop));
         }
 
         return found;
@@ -199,11 +199,11 @@ public static class Gate
         var found = new List<Lock>();
         if (kit.Step is KitStep.Reported or KitStep.Closed)
         {
-            found.Add(new Lock(LockKind.Over, new Because("SA5", kit.Step == KitStep.Reported ? "This kit was reported and is done." : "A newer kit has taken the place of this one.", "tests")));
+            found.Add(new Lock(LockKind.Over, new Because("SA5", kit.Step == KitStep.Reported ? "This kit was reported and is done." : "A newer kit has taken the place of this one.", Topic.Tests)));
         }
         else if (kit.PostedAt is null || kit.Step is KitStep.Signed or KitStep.Packed)
         {
-            found.Add(new Lock(LockKind.InStudio, new Because("SA5", "This kit has not been posted yet; tests are done with its own sachets.", "tests")));
+            found.Add(new Lock(LockKind.InStudio, new Because("SA5", "This kit has not been posted yet; tests are done with its own sachets.", Topic.Tests)));
         }
 
         foreach (var skin in tests.Skin.Where(s => s.Stage != SkinStage.Clear))
@@ -217,7 +217,7 @@ public static class Gate
                 SkinStage.Reacted => "A reaction was reported.",
                 SkinStage.Clear => "",
                 _ => throw new ArgumentOutOfRangeException(nameof(tests)),
-            }, "tests")));
+            }, Topic.Tests)));
         }
 
         if (!tests.StrandClear)
@@ -225,7 +225,7 @@ public static class Gate
             bool waits = tests.Strand is not null && !tests.Released;
             found.Add(new Lock(waits ? LockKind.Colourist : LockKind.Strand, new Because("SA12",
                 waits ? "A strand came out otherwise than right: the colourist looks at it before anything is mixed."
-                : tests.Strand is null ? "No strand test yet." : "The strand test is done again.", "tests")));
+                : tests.Strand is null ? "No strand test yet." : "The strand test is done again.", Topic.Tests)));
         }
 
         return found;

@@ -51,8 +51,8 @@ public static class Holds
         }
 
         why.Add(missing is null
-            ? new Because("SA5", $"The skin test of {test!.DaysAgo} days ago came clear for this line. A clear test does not promise that nothing happens.", "tests")
-            : new Because("SA5", $"{(kit ? $"The main sachets are mixed only once a skin test with this kit's own sachet has come clear after {Values.SkinTestHours} hours." : $"Nothing is mixed before a skin test with this line has come clear after {Values.SkinTestHours} hours.")} {missing}", "tests"));
+            ? new Because("SA5", $"The skin test of {test!.DaysAgo} days ago came clear for this line. A clear test does not promise that nothing happens.", Topic.Tests)
+            : new Because("SA5", $"{(kit ? $"The main sachets are mixed only once a skin test with this kit's own sachet has come clear after {Values.SkinTestHours} hours." : $"Nothing is mixed before a skin test with this line has come clear after {Values.SkinTestHours} hours.")} {missing}", Topic.Tests));
         return missing is null ? SkinState.Clear : SkinState.Required;
     }
 
@@ -68,17 +68,17 @@ public static class Holds
             case { Result: StrandResult.Damaged }:
                 return StrandState.Failed;
             case { Result: StrandResult.Right } test:
-                why.Add(new Because("SA12", $"The strand test came right{(test.Minutes is { } m ? $" at {m:0.#} minutes" : "")}.", "tests"));
+                why.Add(new Because("SA12", $"The strand test came right{(test.Minutes is { } m ? $" at {m:0.#} minutes" : "")}.", Topic.Tests));
                 return StrandState.Clear;
             case { } test:
-                why.Add(new Because("SA12", $"The strand test came out {Words(test.Result)}: it changes the formula, and the change is tested again.", "tests"));
+                why.Add(new Because("SA12", $"The strand test came out {Words(test.Result)}: it changes the formula, and the change is tested again.", Topic.Tests));
                 return StrandState.Required;
         }
 
         bool needed = client.FirstKit || !sameFormula;
         why.Add(new Because("SA12", needed
             ? $"A strand test must come right first: {(client.FirstKit ? kit ? "this is her first kit" : "nothing of hers is on record yet" : "the formula is not the same as last time, or last time is not known")}."
-            : "Same formula as last time: a strand test is offered, not asked for.", "tests"));
+            : "Same formula as last time: a strand test is offered, not asked for.", Topic.Tests));
         return needed ? StrandState.Required : StrandState.Offered;
     }
 

@@ -61,8 +61,8 @@ public sealed record SafetyEvent(Guid Id, SafetyKind Kind, Guid? Kit, DateTime A
 
     /// <summary>The rule and the sentence of a stop.</summary>
     public Because Why => Kind == SafetyKind.Reaction
-        ? new Because("SA1", $"A reaction was reported{(Says.Length > 0 ? " " + Says : "")}. Never by kit from now on; a doctor and the salon in person decide.", "stop")
-        : new Because(Rule ?? "SA1", Says, "stop");
+        ? new Because("SA1", $"A reaction was reported{(Says.Length > 0 ? " " + Says : "")}. Never by kit from now on; a doctor and the salon in person decide.", Topic.Stop)
+        : new Because(Rule ?? "SA1", Says, Topic.Stop);
 }
 
 /// <summary>Everything of one client that matters for safety, in the order it was taken down.</summary>

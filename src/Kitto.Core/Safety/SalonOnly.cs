@@ -83,5 +83,5 @@ public static class SalonOnly
     /// <summary>A red that wants pushing (SH12).</summary>
     private static bool Pushed(Wish roots, double lift) => roots.Tone.Families.Contains(Family.R) && lift > Values.PushedRedLevels;
 
-    private static Because Salon(string rule, string says) => new(rule, says, "salon");
+    private static Because Salon(string rule, string says) => new(rule, says, Topic.Salon);
 }

@@ -78,5 +78,5 @@ public static class Stops
 
     private static int? Least(int? a, int? b) => a is null || b is null ? a ?? b : Math.Min(a.Value, b.Value);
 
-    private static Because Stop(string rule, string says) => new(rule, says, "stop");
+    private static Because Stop(string rule, string says) => new(rule, says, Topic.Stop);
 }

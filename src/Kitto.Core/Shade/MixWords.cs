@@ -27,7 +27,7 @@ public static class MixWords
         {
             if (breach.HasFlag(which))
             {
-                why.Add(new Because(rule, says + nothing, "attention"));
+                why.Add(new Because(rule, says + nothing, Topic.Attention));
             }
         }
 
@@ -52,18 +52,18 @@ public static class MixWords
 
         if (!forced && !rules.Wish.Tone.IsNeutral && rules.AshForAsh && sums.Have == 2)
         {
-            why.Add(new Because("SH18", $"{plan.Line.Name} has no {rules.Wish.Tone} near level {rules.Wish.Level}: its other ash stands in for it. Another line may have it.", "attention"));
+            why.Add(new Because("SH18", $"{plan.Line.Name} has no {rules.Wish.Tone} near level {rules.Wish.Level}: its other ash stands in for it. Another line may have it.", Topic.Attention));
         }
         else if (!forced && !rules.Wish.Tone.IsNeutral && sums.Have < 2)
         {
-            why.Add(new Because("SH18", $"{plan.Line.Name} has no {rules.Wish.Tone} near level {rules.Wish.Level}: {(sums.Have == 1 ? "a concentrate stands in for it" : "the mix is neutral")}. Another line may have it.", "attention"));
+            why.Add(new Because("SH18", $"{plan.Line.Name} has no {rules.Wish.Tone} near level {rules.Wish.Level}: {(sums.Have == 1 ? "a concentrate stands in for it" : "the mix is neutral")}. Another line may have it.", Topic.Attention));
         }
     }
 
     /// <summary>What is aimed at, and what the mix does on this head by the rules of the trade.</summary>
     internal static void Say(FormulaPlan plan, Reading reading, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, bool searched, bool clear, ICollection<Because> why)
     {
-        string about = plan.About;
+        Topic about = plan.About;
         if (clear)
         {
             why.Add(new Because("SH24", $"Clear, alone: it changes nothing but the shine, which lasts six to eight weeks.", about));
@@ -111,7 +111,7 @@ public static class MixWords
     }
 
     /// <summary>What the developer lifts and lays bare, and what it cannot reach (SH2).</summary>
-    private static void Lift(FormulaPlan plan, Reading reading, Canvas canvas, string about, ICollection<Because> why)
+    private static void Lift(FormulaPlan plan, Reading reading, Canvas canvas, Topic about, ICollection<Because> why)
     {
         var natural = canvas.Own.Where(s => s.Spot.Pigmented is { Lightened: false, Melanin: > 0 } && s.Spot.Regrowth).ToList();
         double weight = natural.Sum(s => s.Weight);
@@ -130,7 +130,7 @@ public static class MixWords
         double own = reading.Hair.NaturalLevel.Value;
         if (plan.Wish.Level.Value - own - lifts >= Values.HalfLevel && natural.Any(s => s.Spot.Grey.Value < 1))
         {
-            why.Add(new Because("SH2", $"No colour makes hair lighter than it is lifted to: {(lifts < .05 ? $"nothing lifts her own level {own}" : $"her own level {own} is lifted by {lifts:0.0}")}, so it stays near {own + lifts:0.#}, not {plan.Wish.Level}.", "attention",
+            why.Add(new Because("SH2", $"No colour makes hair lighter than it is lifted to: {(lifts < .05 ? $"nothing lifts her own level {own}" : $"her own level {own} is lifted by {lifts:0.0}")}, so it stays near {own + lifts:0.#}, not {plan.Wish.Level}.", Topic.Attention,
                 [new("her own level", own, ""), new("levels lifted", Math.Round(lifts, 2), ""), new("level wished", plan.Wish.Level.Value, "")]));
         }
 
@@ -141,7 +141,7 @@ public static class MixWords
     }
 
     /// <summary>A tone that the wish does not hold is there against something (SH3); shades of two levels give the one between (SH7).</summary>
-    private static void Counter(FormulaPlan plan, IReadOnlyList<MixPart> parts, string about, ICollection<Because> why)
+    private static void Counter(FormulaPlan plan, IReadOnlyList<MixPart> parts, Topic about, ICollection<Because> why)
     {
         foreach (var part in parts)
         {

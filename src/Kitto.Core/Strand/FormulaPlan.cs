@@ -31,7 +31,7 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
     /// <summary>Whether as much clear goes in as there is of the mix (SV18); a formula that is given has its clear.</summary>
     public bool Dilutes => Quick && Given is null && !Wish.Clear;
 
-    public string About => OnRoots ? "shade" : "lengths";
+    public Topic About => OnRoots ? Topic.Shade : Topic.Lengths;
 
     /// <summary>Decides the strength and the ratio of a formula.</summary>
     /// <param name="c">The case.</param>
@@ -56,11 +56,11 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
 
         if (Math.Abs(plan.Developer.Value - asked.Value) > .01)
         {
-            why.Add(new Because("DV8", $"{asked} cannot be blended from what is stocked; {plan.Developer} is the {(plan.Developer.Value > asked.Value ? "weakest" : "strongest")} there is.", "developer"));
+            why.Add(new Because("DV8", $"{asked} cannot be blended from what is stocked; {plan.Developer} is the {(plan.Developer.Value > asked.Value ? "weakest" : "strongest")} there is.", Topic.Developer));
         }
         else if (plan.Blend.Count > 1)
         {
-            why.Add(new Because("DV8", $"{asked} is weighed from {plan.Blend[0].Volume} and {plan.Blend[1].Volume}.", "developer"));
+            why.Add(new Because("DV8", $"{asked} is weighed from {plan.Blend[0].Volume} and {plan.Blend[1].Volume}.", Topic.Developer));
         }
 
         return plan;

@@ -31,7 +31,7 @@ internal static class GlossPlan
         var takes = new Dictionary<Stretch, int>();
         if (off.Count == 0)
         {
-            why.Add(new Because("SH24", $"The hair is {wish.Level} {wish.Tone} already: nothing is to be changed but shine, so the gloss is clear, alone.", "lengths"));
+            why.Add(new Because("SH24", $"The hair is {wish.Level} {wish.Tone} already: nothing is to be changed but shine, so the gloss is clear, alone.", Topic.Lengths));
             formulas.Add(Make(FormulaPlan.Lengths, Stretch.Lengths, wish with { Clear = true }));
         }
         else
@@ -54,7 +54,7 @@ internal static class GlossPlan
 
         if (c.Formula is { } given && formulas.All(m => m.Use != given.Use))
         {
-            why.Add(new Because("SH1", $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.", "shade"));
+            why.Add(new Because("SH1", $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.", Topic.Shade));
         }
 
         return new StrandPlan(formulas, [.. Zones.All.SelectMany(z => Rows(c, z.Zone, off, takes))], Diluted: false);
@@ -104,16 +104,16 @@ internal static class GlossPlan
         if (formulas.Count > 1)
         {
             string two = string.Join(" and ", takes.GroupBy(t => t.Value).Select(g => $"one for the {string.Join(" and ", g.Select(t => Name(t.Key)))} at level {formulas[g.Key].Wish.Level}"));
-            why.Add(new Because("SV17", $"One mix cannot serve all that is off: {two}.", "lengths"));
+            why.Add(new Because("SV17", $"One mix cannot serve all that is off: {two}.", Topic.Lengths));
         }
 
         if (!off.Contains(Stretch.Lengths))
         {
-            why.Add(new Because("SV17", $"The lengths are right; the {string.Join(" and the ", off.Select(Name))} {(off.Count > 1 ? "are" : "is")} not. The gloss is chosen for what is off, goes there first and is combed through the rest for the last {Values.ThroughMinutes:0} minutes.", "lengths"));
+            why.Add(new Because("SV17", $"The lengths are right; the {string.Join(" and the ", off.Select(Name))} {(off.Count > 1 ? "are" : "is")} not. The gloss is chosen for what is off, goes there first and is combed through the rest for the last {Values.ThroughMinutes:0} minutes.", Topic.Lengths));
         }
         else if (formulas.Count == 1 && off.Count > 1)
         {
-            why.Add(new Because("SV17", $"The {string.Join(" and the ", off.Skip(1).Select(Name))} get{(off.Count > 2 ? "" : "s")} it first, where it is furthest from {wish.Level} {wish.Tone}; it is combed through the lengths last.", "lengths"));
+            why.Add(new Because("SV17", $"The {string.Join(" and the ", off.Skip(1).Select(Name))} get{(off.Count > 2 ? "" : "s")} it first, where it is furthest from {wish.Level} {wish.Tone}; it is combed through the lengths last.", Topic.Lengths));
         }
     }
 }

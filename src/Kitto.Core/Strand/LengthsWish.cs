@@ -19,7 +19,7 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
         bool same = lengths.Tone.SameAs(roots.Tone);
         LengthsPlan Say(LengthsPlan plan, string says, string rule = "SV9")
         {
-            why.Add(new Because(rule, says, "lengths"));
+            why.Add(new Because(rule, says, Topic.Lengths));
             return plan;
         }
 
@@ -77,7 +77,7 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
                 return Say(Shielded, "The lengths are left alone: colour on coloured hair only adds up.");
         }
 
-        void Ask(string reason) => why.Add(new Because("SV14", $"The lengths are left alone: {reason}. Say what they shall be, and they get a gloss of their own.", "attention"));
+        void Ask(string reason) => why.Add(new Because("SV14", $"The lengths are left alone: {reason}. Say what they shall be, and they get a gloss of their own.", Topic.Attention));
     }
 
     /// <summary>Whether what is pulled through is first stirred with as much conditioner: where the house always does, and by head on porous hair, which takes fast and deep (RD7, SV9).</summary>

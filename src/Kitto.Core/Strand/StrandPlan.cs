@@ -41,7 +41,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         formulas.Add(FormulaPlan.Of(c, shadow ? FormulaPlan.Shadow : FormulaPlan.Roots, line, roots, rootState, shelf, why));
         if (c.Goal.How == How.TwoSteps && shelf.Lines.FirstOrDefault(l => l is { Kind: LineKind.Demi, Mixable: true }) is { } demi)
         {
-            why.Add(new Because("SV19", $"Two steps in one sitting: after the rinse {demi.Name} of the same level and family goes on the same hair, for depth and a longer life on stubborn white.", "service"));
+            why.Add(new Because("SV19", $"Two steps in one sitting: after the rinse {demi.Name} of the same level and family goes on the same hair, for depth and a longer life on stubborn white.", Topic.Service));
             formulas.Add(FormulaPlan.Of(c, FormulaPlan.Second, demi, roots, rootState, shelf, why));
         }
 
@@ -49,7 +49,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         int? own = null, ownBand = null;
         if (lengths is { Does: Does.Tone, Wish.Clear: true } && !shelf.ForLengths(c.Goal.Service, line).InStock.Any(s => s.Code == ShadeOf.Clear))
         {
-            why.Add(new Because("SH24", "There is no clear in stock, and anything else would tint the lengths: they are left alone.", "attention"));
+            why.Add(new Because("SH24", "There is no clear in stock, and anything else would tint the lengths: they are left alone.", Topic.Attention));
             lengths = new LengthsPlan(Does.Shield, null);
         }
 
@@ -67,7 +67,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
 
         if (c.Formula is { } given && formulas.All(m => m.Use != given.Use))
         {
-            why.Add(new Because("SH1", $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.", "shade"));
+            why.Add(new Because("SH1", $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.", Topic.Shade));
         }
 
         return new StrandPlan(formulas, [.. Zones.All.SelectMany(z => new ZoneRows(c, z.Zone, formulas, lengths, own, ownBand).All())], lengths.Diluted);

@@ -20,7 +20,7 @@ internal static class Wishes
         double deeper = lengths - shadow;
         why.Add(new Because("SV5", deeper is >= 1 and <= 3 && shadow - natural is >= 0 and <= 1
             ? $"The shadow lies at level {shadow:0.#}, {LengthsPlan.Levels(deeper)} deeper than the lengths, and is feathered {c.Goal.TailAt(Zone.FrontHairline).Value:0} to {c.Goal.TailAt(Zone.Nape).Value:0} mm past the line."
-            : $"A shadow reads best one to three levels deeper than the lengths and at her own level or one lighter; level {shadow:0.#} is {(deeper >= 0 ? $"{LengthsPlan.Levels(deeper)} deeper" : $"{LengthsPlan.Levels(-deeper)} lighter")} than the lengths{(shadow < natural ? $" and {LengthsPlan.Levels(natural - shadow)} below her own" : "")}.", "shade"));
+            : $"A shadow reads best one to three levels deeper than the lengths and at her own level or one lighter; level {shadow:0.#} is {(deeper >= 0 ? $"{LengthsPlan.Levels(deeper)} deeper" : $"{LengthsPlan.Levels(-deeper)} lighter")} than the lengths{(shadow < natural ? $" and {LengthsPlan.Levels(natural - shadow)} below her own" : "")}.", Topic.Shade));
         return wish with { Level = Level.Of(shadow) };
     }
 }

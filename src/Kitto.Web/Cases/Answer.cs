@@ -10,8 +10,6 @@ namespace Kitto.Web.Cases;
 /// <summary>What the answer part of a page shows: one prescription, or what is missing for one.</summary>
 public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, Shelf Shelf)
 {
-    private static readonly string[] Order = ["stop", "salon", "hers", "attention", "developer", "shade", "lengths", "clock", "quantity", "tests", "service", "plan", "bench", "colour", "caution"];
-
     /// <summary>The zone whose strand is shown.</summary>
     public Zone Look { get; init; } = Zone.FrontHairline;
 
@@ -27,8 +25,8 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     /// <summary>Strengths the line takes.</summary>
     public IReadOnlyList<Volume> Strengths => Line is null ? [] : [.. Line.Developers.Select(d => d.Volume).OrderBy(v => v.Value)];
 
-    /// <summary>The number whose why is open: what it is about; empty where none is.</summary>
-    public string Why { get; init; } = "";
+    /// <summary>The number whose why is open: what it is about; null where none is.</summary>
+    public Topic? Why { get; init; }
 
     /// <summary>Whose answer it is, where a page has her record.</summary>
     public ClientRecord? Record { get; init; }
@@ -77,7 +75,7 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     public Line? Line => Prescription?.Formulas.Count > 0 ? Shelf.Find(Prescription.Formulas[0].Line) : null;
 
     /// <summary>What asks for her attention before anything else is read.</summary>
-    public IReadOnlyList<Because> Attention => [.. (Prescription?.Because ?? []).Where(b => b.About == "attention")];
+    public IReadOnlyList<Because> Attention => [.. (Prescription?.Because ?? []).Where(b => b.About == Topic.Attention)];
 
     /// <summary>What she has said yes to in so many words, by what it is about.</summary>
     public IReadOnlyList<string> Confirmed { get; init; } = [];
@@ -86,7 +84,7 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     public IReadOnlyList<Confirmation> Unconfirmed => [.. (Prescription?.Confirm ?? []).Where(x => !Confirmed.Contains(x.What))];
 
     /// <summary>What concerns this mix and this person.</summary>
-    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.About != "attention").OrderBy(b => Array.IndexOf(Order, b.About));
+    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.About != Topic.Attention).OrderBy(b => b.About);
 
     /// <summary>What other levels would have sent, reckoned by Core.</summary>
     public IReadOnlyList<Mistakes> Instead => Prescription?.Quantity is { } q ? Mistakes.Instead(q, Belief) : [];

@@ -8,25 +8,25 @@ namespace Kitto.Web.Cases;
 public sealed record WhyView(Answer Answer, ClientRecord? Record)
 {
     /// <summary>What can be asked about, and the heading it gets.</summary>
-    private static readonly Dictionary<string, string> Headings = new()
+    private static readonly Dictionary<Topic, string> Headings = new()
     {
-        ["developer"] = "this strength",
-        ["shade"] = "this mix",
-        ["lengths"] = "this for the lengths",
-        ["quantity"] = "so much",
-        ["clock"] = "this order and these times",
-        ["tests"] = "these tests",
-        ["plan"] = "these days",
-        ["service"] = "this service",
+        [Topic.Developer] = "this strength",
+        [Topic.Shade] = "this mix",
+        [Topic.Lengths] = "this for the lengths",
+        [Topic.Quantity] = "so much",
+        [Topic.Clock] = "this order and these times",
+        [Topic.Tests] = "these tests",
+        [Topic.Plan] = "these days",
+        [Topic.Service] = "this service",
     };
 
     /// <summary>The heading; null where nothing of that name can be asked about.</summary>
-    public string? Heading => Headings.TryGetValue(Answer.Why, out string? says) ? "Why " + says : null;
+    public string? Heading => Answer.Why is { } why && Headings.TryGetValue(why, out string? says) ? "Why " + says : null;
 
     /// <summary>Its reasons.</summary>
-    public IEnumerable<Because> Reasons => Answer.Prescription!.Because.Where(b => b.About == Answer.Why || (Answer.Why == "shade" && b.About == "lengths")
+    public IEnumerable<Because> Reasons => Answer.Prescription!.Because.Where(b => b.About == Answer.Why || (Answer.Why == Topic.Shade && b.About == Topic.Lengths)
         // What asks for attention is of the strength, or of the mix.
-        || (b.About == "attention" && Answer.Why == (b.Rule.StartsWith("DV", StringComparison.Ordinal) ? "developer" : "shade")));
+        || (b.About == Topic.Attention && Answer.Why == (b.Rule.StartsWith("DV", StringComparison.Ordinal) ? Topic.Developer : Topic.Shade)));
 
     /// <summary>A number as it is read.</summary>
     public static string Say(Used used) => FormattableString.Invariant($"{used.Value:0.###}{(used.Unit.Length > 0 ? " " : "")}{used.Unit}");
@@ -57,7 +57,7 @@ public sealed record WhyView(Answer Answer, ClientRecord? Record)
 public sealed record WhatIfGroup(string Kind, IReadOnlyList<Instead> Ways)
 {
     /// <summary>The groups that belong to what is asked about.</summary>
-    public static IReadOnlyList<WhatIfGroup> Of(string about, Case c, Core.Shade.Shelf shelf, Prescription taken) =>
+    public static IReadOnlyList<WhatIfGroup> Of(Topic about, Case c, Core.Shade.Shelf shelf, Prescription taken) =>
     [
         .. WhatIf.Asked(about).Select(other => other switch
         {

@@ -1,3 +1,4 @@
+using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
@@ -139,7 +140,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Studios
             throw new InvalidOperationException($"Demo head of {record.Client.Name}: {string.Join("; ", errors.Select(e => $"{e.Path} {e.Says}"))}");
         }
 
-        await sittings.Sign(reading with { Stops = [.. p.Because.Where(b => b.About == "stop")] }, cases.Freeze(record, found, p, document, colourist.DisplayName), null);
+        await sittings.Sign(reading with { Stops = [.. p.Because.Where(b => b.About == Topic.Stop)] }, cases.Freeze(record, found, p, document, colourist.DisplayName), null);
         return (await kits.Newest(client))!;
     }
 

@@ -23,13 +23,13 @@ public sealed class BesideTests
     }, iter: 40);
 
     [Theory]
-    [InlineData("", "allZones.regrowthMm=25", "quantity")]
-    [InlineData("", "allZones.greyPercent=85", "shade")]
-    [InlineData("", "hands.who=\"helper\"", "clock")]
-    [InlineData("", "client.skinTest=-", "tests")]
-    [InlineData("goal.level=6", "goal.level=8", "developer")]
-    [InlineData("", "client.reactions=true", "decision")]
-    public void What_moved_stands_in_both_as_it_is_shown(string before, string after, string about)
+    [InlineData("", "allZones.regrowthMm=25", Topic.Quantity)]
+    [InlineData("", "allZones.greyPercent=85", Topic.Shade)]
+    [InlineData("", "hands.who=\"helper\"", Topic.Clock)]
+    [InlineData("", "client.skinTest=-", Topic.Tests)]
+    [InlineData("goal.level=6", "goal.level=8", Topic.Developer)]
+    [InlineData("", "client.reactions=true", Topic.Decision)]
+    public void What_moved_stands_in_both_as_it_is_shown(string before, string after, Topic about)
     {
         var moved = Moved(before, after);
         Assert.Contains(moved, r => r.About == about);
@@ -66,8 +66,8 @@ public sealed class BesideTests
         Assert.DoesNotContain(others, o => o.Prescription.Formulas[0].Developer.Volume == taken.Formulas[0].Developer.Volume);
         Assert.All(others, o => Assert.Equal(taken.Formulas[0].Parts.Select(p => p.Shade), o.Prescription.Formulas[0].Parts.Select(p => p.Shade)));
         var weak = others.Single(o => o.Name == "10");
-        Assert.Contains(weak.Prescription.Because, b => b.About == "attention" && b.Says.Contains("weaker than the 20 vol", StringComparison.Ordinal));
-        Assert.Contains(weak.Differs, d => d is { About: "developer", Then: "20 vol", Now: "10 vol" });
+        Assert.Contains(weak.Prescription.Because, b => b.About == Topic.Attention && b.Says.Contains("weaker than the 20 vol", StringComparison.Ordinal));
+        Assert.Contains(weak.Differs, d => d is { About: Topic.Developer, Then: "20 vol", Now: "10 vol" });
         // Above 20 vol nothing leaves for home, asked for or not (SA9).
         Assert.All(others.Where(o => Bench.Number(o.Name) > 20), o => Assert.NotEqual(Decision.Kit, o.Prescription.Decision));
     }
@@ -88,7 +88,7 @@ public sealed class BesideTests
     {
         var c = Bench.Case("house.forHer=[{\"rule\":\"TM2\",\"way\":\"firstStroke\",\"reason\":\"fast\",\"by\":\"Tove Marlin\",\"on\":\"2027-03-01\"}]");
         var taken = Prescriber.Prescribe(c, Bench.Shelf);
-        var others = WhatIf.Schools(c, Bench.Shelf, taken, "clock");
+        var others = WhatIf.Schools(c, Bench.Shelf, taken, Topic.Clock);
         Assert.All(others, o => Assert.NotEmpty(o.Differs));
         var last = others.Single(o => o.Rule == "TM2");
         Assert.Equal("lastStroke", last.Name);
@@ -112,7 +112,7 @@ public sealed class BesideTests
     public void The_numbers_behind_the_amount_multiply_to_what_is_sent()
     {
         var p = Bench.Prescribe();
-        var numbers = p.Because.Single(b => b is { Rule: "DO2", About: "quantity" } && b.Says.Contains("is sent, so that", StringComparison.Ordinal)).Numbers!.ToDictionary(n => n.Name, n => n.Value);
+        var numbers = p.Because.Single(b => b is { Rule: "DO2", About: Topic.Quantity } && b.Says.Contains("is sent, so that", StringComparison.Ordinal)).Numbers!.ToDictionary(n => n.Name, n => n.Value);
         Assert.Equal(numbers["mixed in all"], numbers["a trained hand"] * numbers["times these hands, at that share"] + numbers["stays on the vessel"], .3);
         Assert.Equal(p.Quantity!.SendGrams.Value, numbers["mixed in all"], .3);
     }

@@ -43,7 +43,7 @@ public sealed class DeveloperTests
         var p = Bench.Prescribe(facts);
         Assert.Equal(volume, p.Formulas[0].Developer.Volume.Value);
         Assert.Equal(volume * .3, p.Formulas[0].Developer.Percent, 9);
-        Assert.Contains(p.Because, b => b.Rule == rule && b.About == "developer");
+        Assert.Contains(p.Because, b => b.Rule == rule && b.About == Topic.Developer);
     }
 
     [Fact]

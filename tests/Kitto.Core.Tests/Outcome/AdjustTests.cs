@@ -26,7 +26,7 @@ public sealed class AdjustTests
         Assert.Equal(
             next.Split(' ').Order(StringComparer.Ordinal),
             p.Formulas[0].Parts.Select(x => $"{x.Shade}:{Math.Round(x.Grams.Value / colour / .05) * .05:0.##}").Order(StringComparer.Ordinal));
-        Assert.Contains(p.Because, b => b.Rule == rule && b.About == "shade");
+        Assert.Contains(p.Because, b => b.Rule == rule && b.About == Topic.Shade);
     }
 
     [Fact]

@@ -217,7 +217,7 @@ public sealed class QuantityTests
     [InlineData("goal.service=\"gloss\"", "DO3")]
     [InlineData("hands.history=[{\"baseGrams\":48,\"sentGrams\":80,\"residueGrams\":4,\"leftGrams\":18,\"daysAgo\":35}]", "DO8")]
     [InlineData("hands.history=[{\"baseGrams\":48,\"sentGrams\":80,\"residueGrams\":4,\"ranOut\":true,\"daysAgo\":35}]", "DO8")]
-    public void The_amount_says_why(string facts, string rule) => Assert.Contains(Bench.Prescribe(facts).Because, b => b.Rule == rule && b.About == "quantity");
+    public void The_amount_says_why(string facts, string rule) => Assert.Contains(Bench.Prescribe(facts).Because, b => b.Rule == rule && b.About == Topic.Quantity);
 
     [Fact]
     public void What_was_left_last_time_moves_what_is_sent_this_time()

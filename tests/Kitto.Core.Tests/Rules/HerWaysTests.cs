@@ -18,7 +18,7 @@ public sealed class HerWaysTests
         Assert.Equal(["roots"], Bench.Prescribe(House).Formulas.Select(f => f.Use));
         var hers = Bench.Prescribe($"{House}; {Way("SV9", "ownFormula")}");
         Assert.Equal(["roots", "lengths"], hers.Formulas.Select(f => f.Use));
-        var said = hers.Because.Single(b => b.About == "hers");
+        var said = hers.Because.Single(b => b.About == Topic.Hers);
         Assert.Equal("SV9", said.Rule);
         Assert.All("she asked for it|Tove Marlin|1 Mar 2027|a formula of their own|the same mix".Split('|'), words => Assert.Contains(words, said.Says, StringComparison.Ordinal));
     }

@@ -31,7 +31,7 @@ public sealed class BottleTests
         var p = Prescriber.Prescribe(found!, shelf);
         double strongest = p.Formulas.SelectMany(f => f.Developer.Blend).Max(b => b.Volume.Value);
         Assert.Equal((kit, kit), (strongest <= 20, p.Decision == Decision.Kit));
-        Assert.Equal(kit ? 0 : 2, p.Because.Count(b => b.About == "salon" && b.Rule is "SA7" or "SA11"));
+        Assert.Equal(kit ? 0 : 2, p.Because.Count(b => b.About == Topic.Salon && b.Rule is "SA7" or "SA11"));
         // What is forecast and said is the bottle's strength too.
         Assert.All(p.Formulas, f => Assert.Equal(f.Developer.Volume.Value, f.Developer.Blend.Sum(b => b.Volume.Value * b.Grams.Value) / f.Developer.Grams.Value, 1));
     }

@@ -138,10 +138,10 @@ public sealed class ConsultationTests
     {
         Assert.Equal(Decision.Stop, Prescribe("""[{"what":"gloss","daysAgo":10}]""", 35, "metallic").Decision);
         Assert.Equal(Decision.Stop, Prescribe("""[{"what":"metallic","daysAgo":10}]""", 35, "virgin").Decision);
-        Assert.Contains(Prescribe("""[{"what":"boxDye","daysAgo":200}]""", 35, "permanent").Because, b => b is { Rule: "SA4", About: "caution" });
+        Assert.Contains(Prescribe("""[{"what":"boxDye","daysAgo":200}]""", 35, "permanent").Because, b => b is { Rule: "SA4", About: Topic.Caution });
         Assert.DoesNotContain(Prescribe("""[{"what":"permanent","daysAgo":200}]""", 35).Because, b => b.Rule == "SA4");
         var straightened = Prescribe("""[{"what":"straightened","daysAgo":14}]""", 35);
-        Assert.Contains(straightened.Because, b => b is { Rule: "SA9", About: "stop" });
+        Assert.Contains(straightened.Because, b => b is { Rule: "SA9", About: Topic.Stop });
         Assert.Equal(Decision.Kit, Prescribe("""[{"what":"straightened","daysAgo":15}]""", 35, "permanent").Decision);
     }
 }

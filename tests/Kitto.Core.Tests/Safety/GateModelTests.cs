@@ -128,7 +128,7 @@ public sealed class GateModelTests
                     Take(act, KitLife.React(who, kit.Id, "it burns"), () => reactions++);
                     break;
                 case 17:
-                    Take(act, KitLife.Found([new Because("SA3", "The scalp is broken.", "stop")], act.Which == 0, "answers:1", who), () => news = act.Which == 0 ? Now : news);
+                    Take(act, KitLife.Found([new Because("SA3", "The scalp is broken.", Topic.Stop)], act.Which == 0, "answers:1", who), () => news = act.Which == 0 ? Now : news);
                     break;
                 case 18:
                     Take(act, KitLife.Found([], true, "answers:2", who), () => news = Now);

@@ -63,7 +63,7 @@ public sealed class HoldsTests
     public void What_wants_care_is_said_and_leaves_the_decision(string facts, string rule)
     {
         var p = Bench.Prescribe(facts);
-        Assert.Contains(p.Because, b => b.Rule == rule && b.About == "caution");
+        Assert.Contains(p.Because, b => b.Rule == rule && b.About == Topic.Caution);
         Assert.Equal(Decision.Kit, p.Decision);
         Assert.NotNull(p.Quantity);
     }

@@ -30,7 +30,7 @@ public sealed class StopsTests
     {
         var p = Bench.Prescribe(facts);
         Assert.Equal(Decision.Stop, p.Decision);
-        Assert.All(p.Because, b => Assert.Equal((rule, "stop"), (b.Rule, b.About)));
+        Assert.All(p.Because, b => Assert.Equal((rule, Topic.Stop), (b.Rule, b.About)));
         Assert.Empty(p.Formulas);
         Assert.Null(p.Quantity);
         Assert.Null(p.Clock);
@@ -83,7 +83,7 @@ public sealed class StopsTests
     {
         var p = Bench.Prescribe(facts);
         Assert.Equal(Decision.Salon, p.Decision);
-        Assert.Subset(p.Because.Where(b => b.About == "salon").Select(b => b.Rule).ToHashSet(), rules.Split(' ').ToHashSet());
+        Assert.Subset(p.Because.Where(b => b.About == Topic.Salon).Select(b => b.Rule).ToHashSet(), rules.Split(' ').ToHashSet());
         Assert.NotEmpty(p.Formulas);
         Assert.NotNull(p.Quantity);
         // A salon sheet reckons with trained hands: ten minutes for a whole head, or less by the partings.

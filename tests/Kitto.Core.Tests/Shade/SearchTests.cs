@@ -62,7 +62,7 @@ public sealed class SearchTests
         var p = Prescriber.Prescribe(Bench.Case(), shelf);
         Assert.DoesNotContain(p.Formulas[0].Parts.Select(x => x.Shade).Concat(p.Alternatives.SelectMany(a => a.Parts.Select(x => x.Shade))), s => s is "6NN" or "5C");
         var none = new Shelf([.. Bench.Shelf.Lines.Select(l => l.Id == "lantern-cream" ? l with { Out = [.. l.Shades.Where(s => s.Family is Family.N or Family.NN).Select(s => s.Code)] } : l)]);
-        Assert.Contains(Prescriber.Prescribe(Bench.Case("allZones.greyPercent=80; zones={}"), none).Because, b => b is { Rule: "SH5", About: "attention" } && b.Says.Contains("look at another line", StringComparison.Ordinal));
+        Assert.Contains(Prescriber.Prescribe(Bench.Case("allZones.greyPercent=80; zones={}"), none).Because, b => b is { Rule: "SH5", About: Topic.Attention } && b.Says.Contains("look at another line", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -85,7 +85,7 @@ public sealed class SearchTests
         const string White = "allZones.greyPercent=100; zones.leftTemple={}; zones.frontHairline={}; ";
         var forced = Bench.Prescribe(White + "formula={\"parts\":[{\"shade\":\"5AG\",\"share\":1}]}");
         Assert.All(forced.Forecast.PerZone, z => Assert.True(z.Lab[1] < -3));
-        Assert.Contains(forced.Because, b => b is { Rule: "SH22", About: "attention" } && b.Says.Contains("green cast", StringComparison.Ordinal));
+        Assert.Contains(forced.Because, b => b is { Rule: "SH22", About: Topic.Attention } && b.Says.Contains("green cast", StringComparison.Ordinal));
         Assert.Equal(["5AG"], forced.Formulas[0].Parts.Select(p => p.Shade));
         Assert.NotEmpty(forced.Alternatives);
         var found = Bench.Prescribe(White);
@@ -153,7 +153,7 @@ public sealed class SearchTests
         const string Green = "reports=[{\"daysAgo\":40,\"forecast\":[29,7,18],\"wish\":[29,4,18],\"tone\":\"green\"},{\"daysAgo\":80,\"forecast\":[29,7,18],\"wish\":[29,4,18],\"tone\":\"green\"}]; ";
         var roots = Bench.Prescribe(Green + "formula={\"parts\":[{\"shade\":\"5N\",\"share\":0.6},{\"shade\":\"5AG\",\"share\":0.4}]}; allZones.greyPercent=60; zones.nape={\"greyPercent\":5}");
         Assert.Equal(roots.Forecast.PerZone.Min(z => Math.Min(z.Lab[1], z.After.White?.Lab[1] ?? 9)), roots.Forecast.GreenA!.Value, 0.011);
-        Assert.Contains(roots.Because, b => b is { Rule: "SH22", About: "attention" } && b.Says.Contains("green cast", StringComparison.Ordinal));
+        Assert.Contains(roots.Because, b => b is { Rule: "SH22", About: Topic.Attention } && b.Says.Contains("green cast", StringComparison.Ordinal));
         Lab Of(Head.Zone zone) => Read(roots.Forecast.PerZone.Single(z => z.Zone == zone).Lab);
         Assert.Equal(Difference2000.Between(Of(roots.Clock!.Zones[0].Zone), Of(roots.Clock.Zones[^1].Zone)), roots.Clock.SpreadDeltaE!.Value, 0.02);
         var gloss = Bench.Prescribe(Green + "goal.service=\"gloss\"; goal.level=6");

@@ -82,7 +82,7 @@ public sealed class SignedHeadsTests
         var f = p.Formulas.Single(x => x.Use == use);
         Assert.Contains(string.Join("+", f.Parts.Select(x => x.Shade).Order(StringComparer.Ordinal)), signed.Split(Between, StringSplitOptions.None));
         Assert.Equal(volume, f.Developer.Volume.Value);
-        Assert.DoesNotContain(p.Because, b => b.About == "attention" && b.Rule.StartsWith("SH1", StringComparison.Ordinal) && b.Rule is not "SH1");
+        Assert.DoesNotContain(p.Because, b => b.About == Topic.Attention && b.Rule.StartsWith("SH1", StringComparison.Ordinal) && b.Rule is not "SH1");
     }
 
     /// <summary>"5 40 5.5N": natural level, white, wish; the lengths are as the wish where nothing else is said.</summary>

@@ -71,7 +71,7 @@ public sealed class StrandPlanTests
         var c = x.c with { House = x.c.House with { Schools = schools }, Goal = goal };
         var p = Prescriber.Prescribe(c, Bench.Shelf);
         // Where the shelf has nothing better it is said at first sight; anything else is a spoilt blonde.
-        Assert.True(!Signable.Broken(c, p, Bench.Shelf).Contains("SV14") || p.Because.Any(b => b is { Rule: "SV14", About: "attention" }), $"{c.Goal} {c.Reading.Hair.Lengths} {x.school}");
+        Assert.True(!Signable.Broken(c, p, Bench.Shelf).Contains("SV14") || p.Because.Any(b => b is { Rule: "SV14", About: Topic.Attention }), $"{c.Goal} {c.Reading.Hair.Lengths} {x.school}");
         if (c.Goal.Service != Service.Gloss && c.Goal.Lengths is null)
         {
             Assert.All(p.Formulas.Where(f => f.Use == "lengths"), f => Assert.True(f.Parts.All(part => part.Shade == "00") || c.Reading.Hair.Lengths.Tone.SameAs(c.Goal.Tone!.Value)));
@@ -81,7 +81,7 @@ public sealed class StrandPlanTests
         {
             var taken = c with { Formula = new GivenFormula(p.Formulas[0].Use, [.. other.Parts.Select(a => new MixPart(a.Shade, a.Share))], null, HandMade: true) };
             var by = Prescriber.Prescribe(taken, Bench.Shelf);
-            Assert.True(!Signable.Broken(taken, by, Bench.Shelf).Contains("SV14") || by.Because.Any(b => b is { Rule: "SV14", About: "attention" }));
+            Assert.True(!Signable.Broken(taken, by, Bench.Shelf).Contains("SV14") || by.Because.Any(b => b is { Rule: "SV14", About: Topic.Attention }));
         }
     }, iter: 250);
 
@@ -96,7 +96,7 @@ public sealed class StrandPlanTests
             var broken = Signable.Broken(c, p, Bench.Shelf);
             heads++;
             bad += broken.Count > 0 ? 1 : 0;
-            Assert.All(broken, rule => Assert.True(p.Because.Any(b => b.About == "attention" && b.Rule == rule), $"{says} breaks {rule} and does not say so"));
+            Assert.All(broken, rule => Assert.True(p.Because.Any(b => b.About == Topic.Attention && b.Rule == rule), $"{says} breaks {rule} and does not say so"));
         }
 
         Assert.True(bad <= .02 * heads, $"{bad} of {heads}");

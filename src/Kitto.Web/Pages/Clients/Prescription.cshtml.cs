@@ -110,7 +110,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public async Task<IActionResult> OnPostWhatIf(Guid id)
     {
         return !await Posted(id) ? NotFound()
-            : Partial("_WhatIf", Answer is { Case: { } c, Prescription: { } p } ? WhatIfGroup.Of(Why, c, shelf, p) : []);
+            : Partial("_WhatIf", Answer is { Case: { } c, Prescription: { } p, Why: { } about } ? WhatIfGroup.Of(about, c, shelf, p) : []);
     }
 
     /// <summary>Last time's head, so many weeks after that colour.</summary>
@@ -228,13 +228,13 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     {
         var (found, prescription, errors, document) = cases.Prescribe(Values, Record, Mix);
         Document = document;
-        Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true, Why = Why, Record = Record, Confirmed = Said };
+        Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true, Why = Json.Named<Topic>(Why), Record = Record, Confirmed = Said };
     }
 
     /// <summary>What is kept of this sitting; a fact that stops is kept with it, and what is out stops at once, signed or not.</summary>
     private KeptReading Reading() => new(
         Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), User.Name(), clock.GetUtcNow().UtcDateTime, CaseBuilder.Measured(Values, Record),
-        Answer.Prescription is { Decision: Decision.Stop } stop ? [.. stop.Because.Where(b => b.About == "stop")] : []);
+        Answer.Prescription is { Decision: Decision.Stop } stop ? [.. stop.Because.Where(b => b.About == Topic.Stop)] : []);
 
     /// <summary>Somebody was quicker: what was typed stands, and what follows from it is reckoned on the record as it is now.</summary>
     private async Task<IActionResult> Lost(ConflictException conflict)
