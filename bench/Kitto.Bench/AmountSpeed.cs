@@ -32,7 +32,7 @@ public class AmountSpeed
     public double SizeAHead()
     {
         var reckoned = Use.Of(example.Reading, line.Thickness, rows);
-        var size = Sizing.For([reckoned], Factor.Learned(example.Reading.Hands), .9, line.Thickness, false);
+        var size = Sizing.For([reckoned], HandFactor.Learned(example.Reading.Hands), .9, line.Thickness, false);
         double sum = 0;
         foreach (var portion in size.Portions)
         {
@@ -43,7 +43,7 @@ public class AmountSpeed
     }
 
     [Benchmark]
-    public double BelieveFiftyReports() => Factor.Learned(fifty).Mean;
+    public double BelieveFiftyReports() => HandFactor.Learned(fifty).Mean;
 
     /// <summary>The whole way through, for comparison.</summary>
     [Benchmark]

@@ -79,7 +79,7 @@ public static class ColourSpeed
     /// <summary>Parts, shares and difference to nine decimals.</summary>
     private static string Say(Found? f) => f is null ? "none" : $"{string.Join(" ", f.Parts.OrderBy(p => p.Shade, StringComparer.Ordinal).Select(p => $"{p.Shade}:{p.Share.Value:0.0000}"))} {f.DeltaE:0.000000000} {f.Breach}";
 
-    private static (Func<Canvas> Canvas, MixRules Rules, Action Forecast) Set((string, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who) head, Line line)
+    private static (Func<ApplicationTarget> ApplicationTarget, MixRules Rules, Action Forecast) Set((string, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who) head, Line line)
     {
         var read = CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!;
         bool Temple(int zone) => zone is (int)Zone.LeftTemple or (int)Zone.RightTemple;
@@ -97,7 +97,7 @@ public static class ColourSpeed
         };
         var laid = Prescriber.Lay(read, Shelf, [])!;
         var formula = laid.Strand.Formulas[0];
-        Canvas Make() => Canvas.Of(formula, 0, laid.Strand, laid.Case.Reading, laid.Soften, default);
+        ApplicationTarget Make() => ApplicationTarget.Of(formula, 0, laid.Strand, laid.Case.Reading, laid.Soften, default);
         MixPart[] mix = [new("5N", Share.Of(.5)), new("6G", Share.Of(.3)), new("0B", Share.Of(.1)), new("6C", Share.Of(.1))];
         return (Make, laid.Rules(0), () => Make().Look(new Mixture(line, formula.Developer, mix)));
     }

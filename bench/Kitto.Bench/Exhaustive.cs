@@ -11,7 +11,7 @@ public static class Exhaustive
     private sealed record Seen(MixPart[] Parts, double DeltaE, Breach Breach, double Outside, double Away, string Codes);
 
     /// <summary>The mix to propose (SH16 to SH22); null where there is none; and how many were looked at.</summary>
-    public static (Found? Best, int LookedAt) Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? last = null)
+    public static (Found? Best, int LookedAt) Best(ApplicationTarget canvas, MixRules rules, IReadOnlyList<MixPart>? last = null)
     {
         var shades = rules.Near(canvas.Line).ToList();
         var all = new List<Seen>();

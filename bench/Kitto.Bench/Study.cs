@@ -22,17 +22,17 @@ public static class Study
         double[] ranOut = new double[KitsEach], left = new double[KitsEach], sent = new double[KitsEach], sd = new double[KitsEach];
         for (int client = 0; client < Clients; client++)
         {
-            var prior = Factor.Prior(Who.Alone);
+            var prior = HandFactor.Prior(Who.Alone);
             double hidden = prior.Mean + prior.Sd * Gauss(random);
             var history = new List<UsedBefore>();
             for (int kit = 0; kit < KitsEach; kit++)
             {
                 var reckoned = Grams.Of(35 + 50 * random.NextDouble());
                 var aged = history.Select(h => h with { DaysAgo = (kit - history.IndexOf(h)) * DaysApart }).ToList();
-                var belief = Factor.Learned(new Hands(Who.Alone, kit > 0, aged));
+                var belief = HandFactor.Learned(new Hands(Who.Alone, kit > 0, aged));
                 var size = Sizing.For([reckoned], belief, Level, Thickness.Cream, onePair: false);
                 double there = size.Send.Value - size.Residue.Value;
-                double used = reckoned.Value * Math.Exp(hidden + Factor.WeighedSd * Gauss(random));
+                double used = reckoned.Value * Math.Exp(hidden + HandFactor.WeighedSd * Gauss(random));
                 bool short_ = used > there;
                 ranOut[kit] += short_ ? 1 : 0;
                 left[kit] += Math.Max(0, there - used);

@@ -2,6 +2,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core;
 
@@ -68,7 +69,7 @@ public sealed record Guide(
         var box = new List<string>();
         foreach (var formula in p.Formulas)
         {
-            string what = p.Formulas.Count > 1 ? Words.Of(formula.Use) + ", " : "";
+            string what = p.Formulas.Count > 1 ? StrandWords.Of(formula.Use) + ", " : "";
             box.AddRange(formula.Pairs.Select(pair => Sentence($"{what}{pair.Name}: a colour sachet and a developer bottle")));
         }
 

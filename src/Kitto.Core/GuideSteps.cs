@@ -3,6 +3,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core;
 
@@ -96,10 +97,10 @@ internal sealed class GuideSteps(Case c, Prescription p, Shelf shelf)
     private GuideStep Mix(Formula formula, Line of, Pair pair)
     {
         string which = pair.Name switch { Pair.Main => "main pair", "A" => "first bowl", "B" => "second bowl", "C" => "third bowl", var other => other };
-        string what = p.Formulas.Count > 1 ? $" of the {Words.Of(formula.Use)}" : "";
+        string what = p.Formulas.Count > 1 ? $" of the {StrandWords.Of(formula.Use)}" : "";
         return new(StepKind.Mix, $"Mix the {which}{what}",
         [
-            $"Empty the colour sachet and the bottle marked {pair.Name} ({Words.Of(formula.Use)}) completely into the {(of.Thickness == Thickness.Cream ? "bowl" : "nozzle bottle")}: {pair.ColourGrams} and {pair.DeveloperGrams}.",
+            $"Empty the colour sachet and the bottle marked {pair.Name} ({StrandWords.Of(formula.Use)}) completely into the {(of.Thickness == Thickness.Cream ? "bowl" : "nozzle bottle")}: {pair.ColourGrams} and {pair.DeveloperGrams}.",
             of.Thickness == Thickness.Cream ? "Stir until smooth and thick, scraping the bottom. No metal." : "Finger on the nozzle, shake until even.",
             $"Start at once: it works for {of.WorkingLife.Value:0} minutes." + (pair.Name == Pair.Main && formula.Pairs.Count > 1 ? " Keep the reserve sealed; mix it only if this runs short." : ""),
         ], Rules: ["AP8", "DO10", "DO11", "DV9", "BE6"]);

@@ -9,6 +9,7 @@ using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core;
 
@@ -38,15 +39,15 @@ public static class Prescriber
         bool kit = laid.Decision == Decision.Kit;
 
         // 8 mix, on the head it meets at these times, of parts that can be weighed in this kit
-        var chosen = new List<Chosen>();
+        var chosen = new List<SelectedFormula>();
         foreach (var (formula, at) in strand.Formulas.Select((f, at) => (f, at)))
         {
-            var before = formula.Use == FormulaPlan.Second && chosen[0] is { Canvas: { } met, Mix: { } on } ? (met, on) : ((Canvas, Mixture)?)null;
-            var canvas = formula.Line.Kind == LineKind.Lightener ? null : Canvas.Of(formula, at, strand, c.Reading, laid.Soften, laid.Residual, before);
-            chosen.Add(Chosen.Of(formula, c.Reading, canvas, laid.Rules(at), at == 0, why));
+            var before = formula.Use == FormulaPlan.Second && chosen[0] is { ApplicationTarget: { } met, Mix: { } on } ? (met, on) : ((ApplicationTarget, Mixture)?)null;
+            var canvas = formula.Line.Kind == LineKind.Lightener ? null : ApplicationTarget.Of(formula, at, strand, c.Reading, laid.Soften, laid.Residual, before);
+            chosen.Add(SelectedFormula.Of(formula, c.Reading, canvas, laid.Rules(at), at == 0, why));
         }
 
-        var pulled = strand.Pulled && chosen[0].Canvas is not null ? Canvas.Pulled(strand.Formulas[0], strand, c.Reading, laid.Residual) : null;
+        var pulled = strand.Pulled && chosen[0].ApplicationTarget is not null ? ApplicationTarget.Pulled(strand.Formulas[0], strand, c.Reading, laid.Residual) : null;
         if (pulled is not null && pulled.Spoils(pulled.Look(chosen[0].Mix!)))
         {
             why.Add(new Because("SV14", "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.", Topic.Attention));
@@ -54,8 +55,8 @@ public static class Prescriber
 
         var planWhy = new List<Because>();
         var next = NextKit.Of(c.Reading, strand.Formulas[0].Wish.Level, c.Goal.Service, strand.Formulas[0].Line, laid.Plan?.ColourOn, planWhy);
-        var (forecast, looks) = Outlook.Of(c.Reading, strand, chosen, main, pulled, next?.InWeeks ?? (Values.SoftWeeksFrom + Values.SoftWeeksTo) / 2, why);
-        double? spread = Outlook.Spread(chosen[0], main, why);
+        var (forecast, looks) = HeadForecast.Of(c.Reading, strand, chosen, main, pulled, next?.InWeeks ?? (Values.SoftWeeksFrom + Values.SoftWeeksTo) / 2, why);
+        double? spread = HeadForecast.Spread(chosen[0], main, why);
 
         // 9 parts
         var formulas = chosen.Select((m, at) => Amount.WeighOut(m.Plan, m.Parts, sizes[at], c.House, kit, strand.Formulas.Take(at).All(f => f.Line != m.Plan.Line), why)).ToList();
@@ -72,7 +73,7 @@ public static class Prescriber
 
         Grams Total(Func<Sizing, Grams> of) => Grams.Of(sizes.Sum(s => of(s).Value)).Tenths();
         var sent = Grams.Of(Math.Round(formulas.Sum(f => f.MixGrams.Value), 3));
-        var mistakes = Mistakes.Of(Grams.Of(sizes.Sum(s => s.Base.Value)), laid.Belief, Grams.Of(sizes.Sum(s => s.Residue.Value)), sent);
+        var mistakes = OrderRisk.Of(Grams.Of(sizes.Sum(s => s.Base.Value)), laid.Belief, Grams.Of(sizes.Sum(s => s.Residue.Value)), sent);
         return new Prescription(
             Prescription.Version, laid.Decision,
             [.. new[] { skin == SkinState.Required ? "SA5" : null, tested == StrandState.Required ? "SA12" : null }.OfType<string>()],
@@ -83,14 +84,14 @@ public static class Prescriber
             new KitTests(skin, tested, Values.SkinTestHours, Grams.Of(Values.SkinTestGrams), Grams.Of(Values.StrandTestGrams), Grams.Of(laid.Soften ? Values.PreSoftenGrams : 0)), laid.Plan, next)
         {
             Strand = looks,
-            Confirm = [.. chosen.Where(m => !m.Plan.Wish.Clear && m.Looked?.DeltaE > Values.AnotherColourDeltaE).Select(m => new Confirmation(m.Plan.Use,
-                $"The {Words.Of(m.Plan.Use)} comes out {m.Looked!.DeltaE:0.0} from the wish, plainly another colour: I have seen that and mean it."))],
+            Confirm = [.. chosen.Where(m => !m.Plan.Wish.Clear && m.MixForecast?.DeltaE > Values.AnotherColourDeltaE).Select(m => new Confirmation(m.Plan.Use,
+                $"The {StrandWords.Of(m.Plan.Use)} comes out {m.MixForecast!.DeltaE:0.0} from the wish, plainly another colour: I have seen that and mean it."))],
         };
     }
 
     /// <summary>A case as far as it is settled before any shade is chosen: who, what goes where, when, and how much.</summary>
     internal sealed record Laid(
-        Case Case, Wish Roots, StrandPlan Strand, Decision Decision, Hands Hands, Factor Belief, IReadOnlyList<Timed> Clocks, IReadOnlyList<Sizing> Sizes, bool Soften, Lab Residual, KitPlan? Plan, int Days)
+        Case Case, Wish Roots, StrandPlan Strand, Decision Decision, Hands Hands, HandFactor Belief, IReadOnlyList<Timed> Clocks, IReadOnlyList<Sizing> Sizes, bool Soften, Lab Residual, KitPlan? Plan, int Days)
     {
         /// <summary>The rules of one formula.</summary>
         public MixRules Rules(int at)
@@ -141,7 +142,7 @@ public static class Prescriber
         }
 
         // 7 amount, which wants no shades: hair, hands and bowls
-        var belief = Factor.Learned(hands);
+        var belief = HandFactor.Learned(hands);
         var sizes = strand.Formulas.Select((f, at) => Amount.Size(strand, at, c, clocks[at].Batches, belief, decision == Decision.Kit, why)).ToList();
         var residual = Residual.Of(c.Reports);
         if (c.Reports.Count > 0)
@@ -211,25 +212,25 @@ public static class Prescriber
                 : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.", Topic.Service));
     }
 
-    private static IReadOnlyList<Alternative> Others(Chosen chosen, Formula formula)
+    private static IReadOnlyList<Alternative> Others(SelectedFormula chosen, Formula formula)
     {
         double colour = formula.Parts.Sum(p => p.Grams.Value);
-        return chosen is not { Looked: { } looked, Canvas: { } canvas } ? [] :
+        return chosen is not { MixForecast: { } looked, ApplicationTarget: { } canvas } ? [] :
         [
             .. chosen.Others.Select(o => new Alternative(
                 [.. o.Parts.Select(p => new AlternativePart(p.Shade, Grams.Of(colour * p.Share.Value).Tenths(), p.Share))], Math.Round(o.DeltaE, 2),
-                Srgb.Hex(Outlook.Mean(canvas, canvas.Look(new Mixture(chosen.Plan.Line, chosen.Plan.Developer, o.Parts)))), MixWords.Why(o, chosen.Parts, looked.DeltaE))),
+                Srgb.Hex(HeadForecast.Mean(canvas, canvas.Look(new Mixture(chosen.Plan.Line, chosen.Plan.Developer, o.Parts)))), MixWords.Why(o, chosen.Parts, looked.DeltaE))),
         ];
     }
 
-    private static bool SameAsLast(Case c, Chosen mix)
+    private static bool SameAsLast(Case c, SelectedFormula mix)
     {
         if (c.Reading.Last?.Formula is not { } last || last.Use != mix.Plan.Use)
         {
             return c.Formula is { HandMade: false };
         }
 
-        return Chosen.Same(last.Parts, mix.Parts) && (last.Developer is not { } v || Math.Abs(v.Value - mix.Plan.Developer.Value) < .01);
+        return SelectedFormula.Same(last.Parts, mix.Parts) && (last.Developer is not { } v || Math.Abs(v.Value - mix.Plan.Developer.Value) < .01);
     }
 
     private static bool Softens(Case c, Line line) =>

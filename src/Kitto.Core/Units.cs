@@ -23,7 +23,7 @@ public readonly record struct Grams : IQuantity<Grams>
     public double Value { get; }
 
     /// <inheritdoc/>
-    public static Grams Of(double value) => new(Door.Check(value, 0, 10_000, nameof(Grams)));
+    public static Grams Of(double value) => new(RangeCheck.Check(value, 0, 10_000, nameof(Grams)));
 
     /// <summary>The sum.</summary>
     public static Grams operator +(Grams a, Grams b) => Of(a.Value + b.Value);
@@ -53,7 +53,7 @@ public readonly record struct Millimetres : IQuantity<Millimetres>
     public double Centimetres => Value / 10;
 
     /// <inheritdoc/>
-    public static Millimetres Of(double value) => new(Door.Check(value, 0, 2_000, nameof(Millimetres)));
+    public static Millimetres Of(double value) => new(RangeCheck.Check(value, 0, 2_000, nameof(Millimetres)));
 
     /// <summary>The sum.</summary>
     public static Millimetres operator +(Millimetres a, Millimetres b) => Of(a.Value + b.Value);
@@ -74,7 +74,7 @@ public readonly record struct Share : IQuantity<Share>
     public double Percent => Value * 100;
 
     /// <inheritdoc/>
-    public static Share Of(double value) => new(Door.Check(value, 0, 1, nameof(Share)));
+    public static Share Of(double value) => new(RangeCheck.Check(value, 0, 1, nameof(Share)));
 
     /// <inheritdoc/>
     public override string ToString() => Percent.ToString("0.#", CultureInfo.InvariantCulture) + " %";
@@ -89,7 +89,7 @@ public readonly record struct Minutes : IQuantity<Minutes>
     public double Value { get; }
 
     /// <inheritdoc/>
-    public static Minutes Of(double value) => new(Door.Check(value, 0, 1_440, nameof(Minutes)));
+    public static Minutes Of(double value) => new(RangeCheck.Check(value, 0, 1_440, nameof(Minutes)));
 
     /// <summary>Rounded to a tenth of a minute, the grain in which contact limits are compared (tables, Clock).</summary>
     public Minutes Tenths() => new(Math.Round(Value, 1, MidpointRounding.AwayFromZero));
@@ -107,7 +107,7 @@ public readonly record struct Level : IQuantity<Level>
     public double Value { get; }
 
     /// <inheritdoc/>
-    public static Level Of(double value) => new(Door.Check(value, 1, 12, nameof(Level)));
+    public static Level Of(double value) => new(RangeCheck.Check(value, 1, 12, nameof(Level)));
 
     /// <summary>How many levels lighter (positive) or deeper (negative) this is than another.</summary>
     public double LighterThan(Level other) => Value - other.Value;
@@ -128,13 +128,13 @@ public readonly record struct Volume : IQuantity<Volume>
     public double Percent => Math.Round(Value * 0.3, 2);
 
     /// <summary>Above 40 vol (12 %) nothing is made: Regulation (EC) 1223/2009, Annex III entry 12 (from memory; check your local code).</summary>
-    public static Volume Of(double value) => new(Door.Check(value, 0, 40, nameof(Volume)));
+    public static Volume Of(double value) => new(RangeCheck.Check(value, 0, 40, nameof(Volume)));
 
     /// <inheritdoc/>
     public override string ToString() => Value.ToString("0.#", CultureInfo.InvariantCulture) + " vol";
 }
 
-internal static class Door
+internal static class RangeCheck
 {
     public static double Check(double value, double min, double max, string what) =>
         value >= min && value <= max

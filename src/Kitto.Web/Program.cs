@@ -1,10 +1,14 @@
 using System.Globalization;
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Cases;
+using Kitto.Web.Consultations;
 using Kitto.Web.Delivery;
 using Kitto.Web.Demo;
+using Kitto.Web.Guides;
 using Kitto.Web.Identity;
+using Kitto.Web.Shelves;
+using Kitto.Web.Sittings;
+using Kitto.Web.Today;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 
@@ -20,8 +24,8 @@ builder.Services.AddSingleton(new Database(connection));
 builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<SafetyRecords>().AddSingleton<Lines>().AddSingleton<Ways>().AddSingleton<Answers>().AddSingleton<Runs>().AddSingleton<Drafts>().AddSingleton<Messages>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
 // Whoever asks gets the shelf as it stands then.
-builder.Services.AddSingleton<ShelfKeeper>().AddTransient(s => s.GetRequiredService<ShelfKeeper>().Now);
-builder.Services.AddTransient<CaseBuilder>().AddTransient<GuideDoor>().AddTransient<RunDesk>().AddTransient<Reactions>().AddSingleton<GateDesk>().AddSingleton<AnswerDesk>();
+builder.Services.AddSingleton<CurrentShelf>().AddTransient(s => s.GetRequiredService<CurrentShelf>().Now);
+builder.Services.AddTransient<CaseBuilder>().AddTransient<GuideAccess>().AddTransient<RunRecorder>().AddTransient<ReactionRecorder>().AddSingleton<KitGate>().AddSingleton<ConsultationRecorder>();
 
 // What is wrong with the settings of the post is said, here and on the House page; the site goes on without it.
 var post = PostSettings.Of(builder.Configuration);
@@ -32,7 +36,7 @@ foreach (string wrong in post.Wrong)
 
 builder.Services.AddSingleton(post);
 builder.Services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
-builder.Services.AddSingleton<MessageDesk>().AddSingleton<RecordCache>();
+builder.Services.AddSingleton<ClientMessageSender>().AddSingleton<RecordCache>();
 if (builder.Configuration["KITTO_MESSAGES"] != "off")
 {
     builder.Services.AddHostedService<MessageRounds>();
@@ -75,7 +79,7 @@ builder.Services.AddRazorPages(o =>
 var app = builder.Build();
 bool guarded = await Database.Prepare(connection, async () =>
 {
-    await app.Services.GetRequiredService<ShelfKeeper>().Open(folder);
+    await app.Services.GetRequiredService<CurrentShelf>().Open(folder);
     await Seed.Ensure(app.Services, demo);
 });
 if (!guarded)

@@ -65,10 +65,10 @@ internal static class Bench
     public static Prescription Prescribe(string facts = "") => Prescriber.Prescribe(Case(facts), Shelf);
 
     /// <summary>What the first formula of a case meets, and the rules of its mix.</summary>
-    public static (Canvas Canvas, MixRules Rules) Met(Case c, Shelf shelf, Lab residual)
+    public static (ApplicationTarget ApplicationTarget, MixRules Rules) Met(Case c, Shelf shelf, Lab residual)
     {
         var laid = Prescriber.Lay(c, shelf, [])!;
-        return (Core.Colour.Canvas.Of(laid.Strand.Formulas[0], 0, laid.Strand, laid.Case.Reading, laid.Soften, residual), laid.Rules(0));
+        return (Core.Colour.ApplicationTarget.Of(laid.Strand.Formulas[0], 0, laid.Strand, laid.Case.Reading, laid.Soften, residual), laid.Rules(0));
     }
 
     public static IEnumerable<string> Rules(this Prescription p) => p.Because.Select(b => b.Rule);

@@ -1,7 +1,8 @@
 using System.Net;
 using Kitto.Core.Contract;
 using Kitto.Core.Shade;
-using Kitto.Web.Cases;
+using Kitto.Web.Shelves;
+using Kitto.Web.Sittings;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Kitto.Web.Tests;

@@ -6,8 +6,8 @@ using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Tests;
-using Kitto.Web.Cases;
 using Kitto.Web.Drawing;
+using Kitto.Web.Sittings;
 
 namespace Kitto.Web.Tests;
 
@@ -105,7 +105,7 @@ public sealed class DrawingTests
         Assert.Equal(rows.Last(r => r.Regrowth).ToMm, Mm("#line-handle"), 0.1);
         string words = string.Join(" ", svg.QuerySelectorAll(".does-words").Select(t => t.TextContent));
         Assert.Contains("toned", words, StringComparison.Ordinal);
-        Assert.All(rows, r => Assert.Contains($"{Words.Sentence(Kitto.Core.Strand.Words.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Strand.Words.Of(r.Does)}", svg.GetAttribute("aria-label")!, StringComparison.Ordinal));
+        Assert.All(rows, r => Assert.Contains($"{Words.Sentence(Kitto.Core.Wording.StrandWords.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Wording.StrandWords.Of(r.Does)}", svg.GetAttribute("aria-label")!, StringComparison.Ordinal));
     }
 
     [Theory]

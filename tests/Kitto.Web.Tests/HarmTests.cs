@@ -3,7 +3,6 @@ using Dapper;
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
 using Kitto.Store;
-using Kitto.Web.Cases;
 using Npgsql;
 
 namespace Kitto.Web.Tests;

@@ -1,6 +1,6 @@
 using System.Collections.Concurrent;
 using Kitto.Store;
-using Kitto.Web.Cases;
+using Kitto.Web.Today;
 using Microsoft.Extensions.DependencyInjection;
 using MimeKit;
 
@@ -13,7 +13,7 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
 
     private DateTime Now => studio.Clock.GetUtcNow().UtcDateTime;
 
-    private MessageDesk Desk(IPost post) => ActivatorUtilities.CreateInstance<MessageDesk>(studio.Services, new PostSettings(post, "studio@kitto.invalid", []));
+    private ClientMessageSender Desk(IPost post) => ActivatorUtilities.CreateInstance<ClientMessageSender>(studio.Services, new PostSettings(post, "studio@kitto.invalid", []));
 
     private async Task<Message> Due(string? to = "someone@example.org")
     {
@@ -90,11 +90,11 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
             await Assert.ThrowsAsync<InvalidOperationException>(() => Desk(crash).Send());
             var after = new Noted(repeatable: repeatable);
             Assert.Equal(0, await Desk(after).Send());
-            studio.Clock.Ahead = MessageDesk.Crashed + TimeSpan.FromMinutes(1);
+            studio.Clock.Ahead = ClientMessageSender.Crashed + TimeSpan.FromMinutes(1);
             try
             {
                 Assert.Equal(repeatable ? 1 : 0, await Desk(after).Send());
-                Assert.Equal(repeatable ? 0 : 1, await Box.Waiting(Now - MessageDesk.Crashed));
+                Assert.Equal(repeatable ? 0 : 1, await Box.Waiting(Now - ClientMessageSender.Crashed));
                 if (!repeatable)
                 {
                     var visitor = await Visitor.SignedIn(studio);

@@ -4,7 +4,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Cases;
+using Kitto.Web.Sittings;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Kitto.Web.Tests;

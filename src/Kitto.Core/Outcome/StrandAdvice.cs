@@ -43,6 +43,6 @@ public static class StrandAdvice
             result == StrandResult.GreyShows ? Coverage.GreyShows : Coverage.Full,
             result switch { StrandResult.TooLight => Depth.TooLight, StrandResult.TooDark => Depth.TooDark, _ => Depth.Right },
             result switch { StrandResult.TooWarm => ToneOutcome.TooWarm, StrandResult.TooCool => ToneOutcome.TooCool, _ => ToneOutcome.Right }), parts, line, level);
-        return new StrandProposal(rule, $"The strand at {looked:0} min: {says}", null, Chosen.Same(mix, parts) ? null : mix);
+        return new StrandProposal(rule, $"The strand at {looked:0} min: {says}", null, SelectedFormula.Same(mix, parts) ? null : mix);
     }
 }

@@ -4,6 +4,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core.Quantity;
 
@@ -18,7 +19,7 @@ internal static class Amount
     /// <param name="belief">What is believed of the hands.</param>
     /// <param name="kit">Whether it is sent; in the chair nothing is sealed in reserve.</param>
     /// <param name="why">Reasons are added.</param>
-    public static Sizing Size(StrandPlan plan, int at, Case c, IReadOnlyList<IReadOnlyList<Stroke>> batches, Factor belief, bool kit, ICollection<Because> why)
+    public static Sizing Size(StrandPlan plan, int at, Case c, IReadOnlyList<IReadOnlyList<Stroke>> batches, HandFactor belief, bool kit, ICollection<Because> why)
     {
         var formula = plan.Formulas[at];
         bool damp = c.Goal.DampLengths ?? !formula.OnRoots;
@@ -93,7 +94,7 @@ internal static class Amount
     }
 
     /// <summary>The amount in sentences, one formula at a time.</summary>
-    public static void Say(Case c, Hands hands, Factor belief, StrandPlan plan, IReadOnlyList<Sizing> sizes, IReadOnlyList<Formula> formulas, bool kit, ICollection<Because> why)
+    public static void Say(Case c, Hands hands, HandFactor belief, StrandPlan plan, IReadOnlyList<Sizing> sizes, IReadOnlyList<Formula> formulas, bool kit, ICollection<Because> why)
     {
         if (hands.History.MinBy(h => h.DaysAgo) is { } last)
         {
@@ -112,7 +113,7 @@ internal static class Amount
             var (rows, size) = (plan.Of(i).ToList(), sizes[i]);
             double mean = rows.Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres) / rows.Select(r => r.Zone).Distinct().Sum(z => z.Facts().HairShare.Value);
             string on = On(rows, c, mean);
-            why.Add(new Because(plan.Formulas[i].OnRoots ? "DO1" : "DO3", $"{on} on this head take{(on.StartsWith("Regrowth", StringComparison.Ordinal) ? "s" : "")} a trained hand {size.Base.Tenths()} of the {Words.Of(plan.Formulas[i].Use)}.", Topic.Quantity,
+            why.Add(new Because(plan.Formulas[i].OnRoots ? "DO1" : "DO3", $"{on} on this head take{(on.StartsWith("Regrowth", StringComparison.Ordinal) ? "s" : "")} a trained hand {size.Base.Tenths()} of the {StrandWords.Of(plan.Formulas[i].Use)}.", Topic.Quantity,
                 [
                     new("scalp", HairMass.ScalpCm2, "cm²"), new("hair", Math.Round(HairMass.HairsPerCm2(c.Reading.Hair.Density)), "to a cm²"),
                     new("hair it goes on", Math.Round(rows.Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres * HairMass.GramsPerCm(c.Reading.Hair.Density, c.Reading.Zones[(int)r.Zone].Texture)), 2), "g"),
@@ -127,7 +128,7 @@ internal static class Amount
                 why.Add(new Because("DO5", "Front and part line only: a trained hand mixes some 20 g for it, three to four weeks on.", Topic.Quantity));
             }
 
-            string name = formulas.Count == 1 ? "" : $" of the {Words.Of(plan.Formulas[i].Use)}";
+            string name = formulas.Count == 1 ? "" : $" of the {StrandWords.Of(plan.Formulas[i].Use)}";
             why.Add(new Because("DO2", kit
                 ? $"{formulas[i].MixGrams}{name} is sent, so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {size.Residue.Value:0.#} g of it stays on {(plan.Formulas[i].Line.Thickness == Thickness.Cream ? "the bowl" : "the bottle")}."
                 : $"{formulas[i].MixGrams}{name} is mixed, enough for {c.House.Quantile * 100:0.#} of 100 such heads; {size.Residue.Value:0.#} g of it stays on the bowl.", Topic.Quantity,
@@ -141,7 +142,7 @@ internal static class Amount
             }
 
             var (f, bottle) = (formulas[i], formulas[i].Developer);
-            why.Add(new Because("DV9", $"The {Words.Of(f.Use)} is mixed {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {bottle.Grams} of developer: {bottle.Volume} ({bottle.Percent:0.#} %) in the bottle, {bottle.Percent * bottle.Grams.Value / f.MixGrams.Value:0.0} % once mixed.", Topic.Developer));
+            why.Add(new Because("DV9", $"The {StrandWords.Of(f.Use)} is mixed {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {bottle.Grams} of developer: {bottle.Volume} ({bottle.Percent:0.#} %) in the bottle, {bottle.Percent * bottle.Grams.Value / f.MixGrams.Value:0.0} % once mixed.", Topic.Developer));
         }
     }
 
@@ -159,7 +160,7 @@ internal static class Amount
         };
     }
 
-    private static IReadOnlyList<Used> Believed(Factor belief) =>
+    private static IReadOnlyList<Used> Believed(HandFactor belief) =>
     [
         new("median hand", Math.Round(Math.Exp(belief.Mean), 3), "times trained"), new("nine in ten above", Math.Round(belief.Quantile(.1), 3), "times trained"), new("nine in ten below", Math.Round(belief.Quantile(.9), 3), "times trained"),
     ];

@@ -40,7 +40,7 @@ public sealed record Hands(Who Who, bool Practised, IReadOnlyList<UsedBefore> Hi
 /// <summary>What is believed of ln(used / expected): a normal distribution. Constants are ours (quantity 3, tables).</summary>
 /// <param name="Mean">Mean.</param>
 /// <param name="Sd">Standard deviation.</param>
-public readonly record struct Factor(double Mean, double Sd)
+public readonly record struct HandFactor(double Mean, double Sd)
 {
     /// <summary>Error of one weighed report, and of the next application.</summary>
     public const double WeighedSd = 0.12;
@@ -52,7 +52,7 @@ public readonly record struct Factor(double Mean, double Sd)
     public const double HalfLifeDays = 365;
 
     /// <summary>What is believed before any report.</summary>
-    public static Factor Prior(Who who) => who switch
+    public static HandFactor Prior(Who who) => who switch
     {
         Who.Trained => new(0, 0.10),
         Who.Helper => new(Math.Log(1.10), 0.18),
@@ -61,12 +61,12 @@ public readonly record struct Factor(double Mean, double Sd)
     };
 
     /// <summary>What is believed after all reports, oldest first.</summary>
-    public static Factor Learned(Hands hands) => hands.History.Count == 0 ? Prior(hands.Who) : Course(hands)[^1];
+    public static HandFactor Learned(Hands hands) => hands.History.Count == 0 ? Prior(hands.Who) : Course(hands)[^1];
 
     /// <summary>What was believed before the first report and after each one, oldest first.</summary>
-    public static IReadOnlyList<Factor> Course(Hands hands)
+    public static IReadOnlyList<HandFactor> Course(Hands hands)
     {
-        var course = new List<Factor> { Prior(hands.Who) };
+        var course = new List<HandFactor> { Prior(hands.Who) };
         foreach (var report in hands.History.OrderByDescending(h => h.DaysAgo))
         {
             course.Add(course[^1].After(report));
@@ -83,7 +83,7 @@ public readonly record struct Factor(double Mean, double Sd)
     public double Quantile(double probability) => Math.Exp(Mean + Normal.InvCDF(0, 1, probability) * PredictiveSd);
 
     /// <summary>Belief after one more report: conjugate where leftovers are known, moments of the truncated normal where it ran out.</summary>
-    public Factor After(UsedBefore report)
+    public HandFactor After(UsedBefore report)
     {
         double own = Sd * Sd;
         double noise = Math.Pow(report.Weighed ? WeighedSd : JudgedSd, 2) * Math.Pow(2, report.DaysAgo / HalfLifeDays);
@@ -91,7 +91,7 @@ public readonly record struct Factor(double Mean, double Sd)
         if (!report.RanOut)
         {
             double variance = 1 / (1 / own + 1 / noise);
-            return new Factor(variance * (Mean / own + seen / noise), Math.Sqrt(variance));
+            return new HandFactor(variance * (Mean / own + seen / noise), Math.Sqrt(variance));
         }
 
         double spread = Math.Sqrt(own + noise);
@@ -99,6 +99,6 @@ public readonly record struct Factor(double Mean, double Sd)
         double tail = Normal.CDF(0, 1, -a);
         double mills = tail > 1e-300 ? Normal.PDF(0, 1, a) / tail : a;
         double shrink = Math.Clamp(mills * (mills - a), 0, 1);
-        return new Factor(Mean + own / spread * mills, Math.Sqrt(own - own * own / (spread * spread) * shrink));
+        return new HandFactor(Mean + own / spread * mills, Math.Sqrt(own - own * own / (spread * spread) * shrink));
     }
 }

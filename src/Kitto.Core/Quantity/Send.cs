@@ -27,7 +27,7 @@ public sealed record Sizing(Grams Base, Grams Use, Grams UseLow, Grams UseHigh, 
     /// <param name="serviceLevel">Share of kits that should not run out.</param>
     /// <param name="thickness">Of the mix.</param>
     /// <param name="onePair">The house sends one pair with everything in it (DO10).</param>
-    public static Sizing For(IReadOnlyList<Grams> batchBases, Factor hands, double serviceLevel, Thickness thickness, bool onePair)
+    public static Sizing For(IReadOnlyList<Grams> batchBases, HandFactor hands, double serviceLevel, Thickness thickness, bool onePair)
     {
         double reckoned = batchBases.Sum(b => b.Value);
         double each = ResidueOf(thickness).Value;

@@ -105,7 +105,7 @@ public sealed record MixRules(Wish Wish, Share Grey)
     public Breach Of(IEnumerable<MixPart> parts, Line line) => Of(MixSums.Of(parts, this, line));
 
     /// <summary>What a forecast adds to it.</summary>
-    public Breach Of(Canvas canvas, Looked looked) => Forecast(canvas.Greenest(looked), canvas.Spoils(looked));
+    public Breach Of(ApplicationTarget canvas, MixForecast looked) => Forecast(canvas.Greenest(looked), canvas.Spoils(looked));
 
     internal Breach Forecast(double greenest, bool spoils) => (!WantsAsh && greenest < 0 ? Breach.Green : 0) | (spoils ? Breach.Lengths : 0);
 

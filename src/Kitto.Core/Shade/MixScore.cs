@@ -5,7 +5,7 @@ namespace Kitto.Core.Shade;
 /// <summary>Forecasts mixes of a line's shades on one canvas: what each shade deposits in each spot is reckoned once.</summary>
 internal sealed class MixScorer
 {
-    private readonly Canvas canvas;
+    private readonly ApplicationTarget canvas;
     private readonly Colourant[] colourants;
     private readonly Deposits[] onWhite, onPigment;
     private readonly int[] order;
@@ -13,7 +13,7 @@ internal sealed class MixScorer
     /// <summary>What every shade deposits on one kind of fibre, and the depth it gives a concentrate to go by.</summary>
     private sealed record Deposits(Pigment[] Dye, double[] Feeds);
 
-    public MixScorer(Canvas canvas, IReadOnlyList<ShadeOf> shades)
+    public MixScorer(ApplicationTarget canvas, IReadOnlyList<ShadeOf> shades)
     {
         this.canvas = canvas;
         colourants = [.. shades.Select(s => new Colourant(s, canvas.Line, canvas.Developer))];

@@ -21,7 +21,7 @@ public sealed record Ideas(Found? Best, IReadOnlyList<Found> Others, int LookedA
 /// </summary>
 public sealed class MixSearch
 {
-    private readonly Canvas canvas;
+    private readonly ApplicationTarget canvas;
     private readonly MixRules rules;
     private readonly IReadOnlyList<MixPart>? last;
     private readonly ShadeOf[] shades;
@@ -32,7 +32,7 @@ public sealed class MixSearch
     private readonly MixScorer scorer;
     private int looked;
 
-    private MixSearch(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? last)
+    private MixSearch(ApplicationTarget canvas, MixRules rules, IReadOnlyList<MixPart>? last)
     {
         (this.canvas, this.rules, this.last) = (canvas, rules, last);
         shades = [.. rules.Near(canvas.Line).OrderBy(s => s.Concentrate).ThenBy(s => s.Code, StringComparer.Ordinal)];
@@ -58,7 +58,7 @@ public sealed class MixSearch
     /// <param name="canvas">What the mix meets, and the wish.</param>
     /// <param name="rules">The rules it keeps; where the line has nothing that keeps them all, what breaks the least.</param>
     /// <param name="last">What she had last: among mixes that do alike it goes before others.</param>
-    public static Ideas Best(Canvas canvas, MixRules rules, IReadOnlyList<MixPart>? last = null)
+    public static Ideas Best(ApplicationTarget canvas, MixRules rules, IReadOnlyList<MixPart>? last = null)
     {
         var search = new MixSearch(canvas, rules, last);
         if (search.shades.All(s => s.Level == 0))
@@ -195,7 +195,7 @@ public sealed class MixSearch
 
     private Found Say(Candidate c) => new(Parts(c.Shades, c.Shares), c.DeltaE, c.Breach);
 
-    private bool IsLast(Candidate c) => last is not null && Chosen.Same(last, Parts(c.Shades, c.Shares));
+    private bool IsLast(Candidate c) => last is not null && SelectedFormula.Same(last, Parts(c.Shades, c.Shares));
 
     /// <summary>The best of another base family, of no more parts than the chosen one.</summary>
     private Candidate? OtherBase(Candidate chosen)

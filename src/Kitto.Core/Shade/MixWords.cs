@@ -19,7 +19,7 @@ public static class MixWords
     /// <param name="parts">The mix.</param>
     /// <param name="forced">Whether it was given or repeated, not found.</param>
     /// <param name="why">Reasons are added.</param>
-    internal static void Breaches(FormulaPlan plan, MixRules rules, Breach breach, Canvas canvas, Looked looked, IReadOnlyList<MixPart> parts, bool forced, ICollection<Because> why)
+    internal static void Breaches(FormulaPlan plan, MixRules rules, Breach breach, ApplicationTarget canvas, MixForecast looked, IReadOnlyList<MixPart> parts, bool forced, ICollection<Because> why)
     {
         var sums = MixSums.Of(parts, rules, plan.Line);
         string nothing = forced ? "" : $" {plan.Line.Name} has nothing in stock that does better; look at another line before this is mixed.";
@@ -61,7 +61,7 @@ public static class MixWords
     }
 
     /// <summary>What is aimed at, and what the mix does on this head by the rules of the trade.</summary>
-    internal static void Say(FormulaPlan plan, Reading reading, MixRules rules, Canvas canvas, IReadOnlyList<MixPart> parts, Looked looked, bool searched, bool clear, ICollection<Because> why)
+    internal static void Say(FormulaPlan plan, Reading reading, MixRules rules, ApplicationTarget canvas, IReadOnlyList<MixPart> parts, MixForecast looked, bool searched, bool clear, ICollection<Because> why)
     {
         Topic about = plan.About;
         if (clear)
@@ -105,13 +105,13 @@ public static class MixWords
         foreach (var (at, spot) in canvas.Tail.Take(1))
         {
             double off = Difference2000.Between(looked.Seen[at].Blend, canvas.Target);
-            why.Add(new Because("SV5", $"Feathered past the line it comes out {off:0.0} from the wish on the {Strand.Words.Of(spot.Stretch)} ({Far(off)}): the mix is judged by the regrowth and by that tail, each by how much is painted there.", about,
+            why.Add(new Because("SV5", $"Feathered past the line it comes out {off:0.0} from the wish on the {StrandWords.Of(spot.Stretch)} ({Far(off)}): the mix is judged by the regrowth and by that tail, each by how much is painted there.", about,
                 [new("the tail from the wish", Math.Round(off, 2), "dE00"), new("the tail counts", Math.Round(canvas.Tail.Sum(t => t.Spot.Weight) * 100, 1), "%")]));
         }
     }
 
     /// <summary>What the developer lifts and lays bare, and what it cannot reach (SH2).</summary>
-    private static void Lift(FormulaPlan plan, Reading reading, Canvas canvas, Topic about, ICollection<Because> why)
+    private static void Lift(FormulaPlan plan, Reading reading, ApplicationTarget canvas, Topic about, ICollection<Because> why)
     {
         var natural = canvas.Own.Where(s => s.Spot.Pigmented is { Lightened: false, Melanin: > 0 } && s.Spot.Regrowth).ToList();
         double weight = natural.Sum(s => s.Weight);

@@ -51,7 +51,7 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
         var plan = new FormulaPlan(use, line, wish, Strength.Blend(asked, line, shelf), ratio, given);
         if (given is not null)
         {
-            Shade.Given.Check(given, developer, asked, onRoots ? c.Reading.DecisiveGrey : Share.Of(0), plan.About, why);
+            ManualFormulaCheck.Check(given, developer, asked, onRoots ? c.Reading.DecisiveGrey : Share.Of(0), plan.About, why);
         }
 
         if (Math.Abs(plan.Developer.Value - asked.Value) > .01)

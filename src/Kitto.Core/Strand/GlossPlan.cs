@@ -91,7 +91,7 @@ internal static class GlossPlan
 
         var states = served.Append(other).ToList();
         var rules = MixRules.For(formula, Share.Of(0), states, 0);
-        Canvas On(IReadOnlyList<HairState> some) => Canvas.OfStates(some, c.Reading, formula);
+        ApplicationTarget On(IReadOnlyList<HairState> some) => ApplicationTarget.OfStates(some, c.Reading, formula);
         var joint = MixSearch.Best(On(states), rules).Best;
         return joint is not null && states.Select((s, i) => (Own: MixSearch.Best(On([s]), rules).Best, Together: Difference2000.Between(
             On([s]).Look(new Mixture(formula.Line, formula.Developer, joint.Parts)).Seen[0].Blend, formula.Wish.Target)))

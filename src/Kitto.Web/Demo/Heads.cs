@@ -4,7 +4,8 @@ using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Cases;
+using Kitto.Web.Consultations;
+using Kitto.Web.Sittings;
 
 namespace Kitto.Web.Demo;
 
@@ -114,7 +115,7 @@ internal sealed class Heads(Clients clients, Kits kits, Reports reports, Studios
     {
         var record = (await cases.Load(client))!;
         var told = change(record.Told ?? new Consultation(record.Client.BirthDate, false, false, false, Scalp.Sound, [], false, [], ""));
-        await sittings.Answer(client, AnswerDesk.Kept(record, record.Answers.Count == 0 ? 0 : record.Answers[0].Id, told), now.AddDays(-daysAgo), by, by is null ? Speaker.Client : colourist.DisplayName);
+        await sittings.Answer(client, ConsultationRecorder.Kept(record, record.Answers.Count == 0 ? 0 : record.Answers[0].Id, told), now.AddDays(-daysAgo), by, by is null ? Speaker.Client : colourist.DisplayName);
     }
 
     /// <summary>Reads a head, and asks before it what is asked.</summary>

@@ -16,7 +16,7 @@ public static class HandsDrawing
     public static string Draw(Hands hands, IReadOnlyList<string> says)
     {
         var reports = hands.History.OrderByDescending(h => h.DaysAgo).ToList();
-        var course = Factor.Course(hands);
+        var course = HandFactor.Course(hands);
         double most = reports.Max(r => r.Sent.Value) * 1.08;
         double width = Left + Step * (reports.Count + 1);
         double Y(double grams) => 96 - 84 * grams / most;
@@ -52,7 +52,7 @@ public static class HandsDrawing
     /// <summary>The drawing in words.</summary>
     public static string Describe(Hands hands, IReadOnlyList<string> says)
     {
-        var now = Factor.Learned(hands);
+        var now = HandFactor.Learned(hands);
         return string.Join(". ", hands.History.OrderByDescending(h => h.DaysAgo).Select((r, i) => $"{says[i]}: sent {r.Sent}, used {(r.RanOut ? "at least " : "")}{r.UsedGrams:0.0} g"))
             + FormattableString.Invariant($". Her hands now: {Math.Exp(now.Mean):0.00} times a trained hand, eight times in ten between {now.Quantile(.1):0.00} and {now.Quantile(.9):0.00}.");
     }

@@ -140,7 +140,7 @@ public static class StrandDrawing
     /// <summary>What is done, from the fullest words to the shortest.</summary>
     private static IEnumerable<string> Says(StrandRow row, bool again)
     {
-        string does = Kitto.Core.Strand.Words.Of(row.Does), minutes = row.ContactMinutes is { } m ? $"{m.Value.ToString("0", CultureInfo.InvariantCulture)} min" : "";
+        string does = Kitto.Core.Wording.StrandWords.Of(row.Does), minutes = row.ContactMinutes is { } m ? $"{m.Value.ToString("0", CultureInfo.InvariantCulture)} min" : "";
         if (minutes.Length > 0)
         {
             yield return again ? $"{does} {minutes}, then toned" : $"{does}, {minutes}";
@@ -178,7 +178,7 @@ public static class StrandDrawing
         string roots = zone is null ? "The roots are not coloured."
             : $"Strand of the {zone.Zone.Facts().Says}: {reading.Zones[(int)zone.Zone].Regrowth} of regrowth, {zone.Grey} white, natural level {reading.Hair.NaturalLevel}. Forecast L* {zone.Lab[0]:0}, a* {zone.Lab[1]:0}, b* {zone.Lab[2]:0}, {zone.DeltaE:0.0} from the wish.";
         var rows = p.Strand.FirstOrDefault(z => z.Zone == (zone?.Zone ?? Zone.Crown))?.Stretches ?? [];
-        string stretches = string.Concat(rows.Select(r => $" {Words.Sentence(Kitto.Core.Strand.Words.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Strand.Words.Of(r.Does)}{(r.ContactMinutes is { } m ? $", {m}" : "")}."));
+        string stretches = string.Concat(rows.Select(r => $" {Words.Sentence(Kitto.Core.Wording.StrandWords.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Wording.StrandWords.Of(r.Does)}{(r.ContactMinutes is { } m ? $", {m}" : "")}."));
         return roots + stretches + (f.Lengths is { } l ? $" Lengths forecast L* {l.Lab[0]:0}, a* {l.Lab[1]:0}, b* {l.Lab[2]:0}." : "") + " A screen is not a swatch.";
     }
 

@@ -2,7 +2,8 @@ using System.Globalization;
 using Kitto.Core;
 using Kitto.Core.Trade;
 using Kitto.Store;
-using Kitto.Web.Cases;
+using Kitto.Web.Sittings;
+using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

@@ -3,7 +3,8 @@ using Kitto.Core.Contract;
 using Kitto.Core.Safety;
 using Kitto.Core.Trade;
 using Kitto.Store;
-using Kitto.Web.Cases;
+using Kitto.Web.Guides;
+using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
@@ -12,7 +13,7 @@ namespace Kitto.Web.Pages;
 public sealed record TodayLine(string Name, string Says, string Link, string Act, bool Alarm = false);
 
 /// <summary>Who needs something today.</summary>
-public sealed class IndexModel(Kits kits, Reports reports, GateDesk gate, Answers answers, Messages messages, Studios studios, TimeProvider clock) : PageModel
+public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers answers, Messages messages, Studios studios, TimeProvider clock) : PageModel
 {
     public Studio Studio { get; private set; } = null!;
 
@@ -29,7 +30,7 @@ public sealed class IndexModel(Kits kits, Reports reports, GateDesk gate, Answer
         Studio = (await studios.Get())!;
         Today = Studio.Today(clock.GetUtcNow());
         var now = clock.GetUtcNow().UtcDateTime;
-        Waiting = await messages.Waiting(now - MessageDesk.Crashed);
+        Waiting = await messages.Waiting(now - ClientMessageSender.Crashed);
         var open = await kits.Open();
         var verdicts = await gate.OfOpenKits();
         var outcomes = (await reports.OutcomesOfOpenKits()).ToDictionary(o => o.KitId);

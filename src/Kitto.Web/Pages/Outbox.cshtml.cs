@@ -1,12 +1,12 @@
 using Kitto.Store;
-using Kitto.Web.Cases;
+using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
 /// <summary>What is due to be said to whom, what has gone, and what waits for a person.</summary>
-public sealed class OutboxModel(Messages messages, MessageDesk desk, Studios studios, TimeProvider clock) : PageModel
+public sealed class OutboxModel(Messages messages, ClientMessageSender desk, Studios studios, TimeProvider clock) : PageModel
 {
     /// <summary>Most that are shown.</summary>
     public const int Most = 200;
@@ -32,7 +32,7 @@ public sealed class OutboxModel(Messages messages, MessageDesk desk, Studios stu
         { SentAt: { } sent } => $"{(m.Recipient is null ? "told" : "sent")} {Studio.Local(sent):d MMM, HH:mm}",
         { Recipient: null } => "no address: tell her yourself",
         { ClaimedAt: not null, Failure: not null } => "may have gone",
-        { ClaimedAt: { } begun } => Now - begun > MessageDesk.Crashed ? "may have gone" : "being sent",
+        { ClaimedAt: { } begun } => Now - begun > ClientMessageSender.Crashed ? "may have gone" : "being sent",
         { Failure: not null } => $"tried {m.Attempts} times, again {Studio.Local(m.DueAt):HH:mm}",
         _ => "goes within a minute",
     };

@@ -1,6 +1,6 @@
 using Kitto.Core.Trade;
 using Kitto.Store;
-using Kitto.Web.Cases;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

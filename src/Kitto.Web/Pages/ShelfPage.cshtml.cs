@@ -2,15 +2,15 @@ using System.Text;
 using Kitto.Core.Contract;
 using Kitto.Core.Shade;
 using Kitto.Store;
-using Kitto.Web.Cases;
 using Kitto.Web.Identity;
+using Kitto.Web.Shelves;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
 /// <summary>The shelf: lines, shades and what is in stock; the search proposes only what is there.</summary>
-public sealed class ShelfPageModel(ShelfKeeper keeper) : PageModel
+public sealed class ShelfPageModel(CurrentShelf keeper) : PageModel
 {
     /// <summary>A file may be so long.</summary>
     public const int MostBytes = 500_000;

@@ -46,17 +46,17 @@ public sealed class DaysTests
     [InlineData("2027-03-30", TestsStand.None, "ReportDue")]
     public void What_is_due_to_be_said_follows_the_day_and_the_tests(string today, TestsStand tests, string kinds)
     {
-        Assert.Equal(kinds, string.Join(" ", Said.Due(Days, KitStep.Posted, tests, DateOnly.Parse(today))));
-        Assert.All(Enum.GetValues<KitStep>().Where(s => s != KitStep.Posted), s => Assert.Empty(Said.Due(Days, s, tests, DateOnly.Parse(today))));
+        Assert.Equal(kinds, string.Join(" ", ClientMessages.Due(Days, KitStep.Posted, tests, DateOnly.Parse(today))));
+        Assert.All(Enum.GetValues<KitStep>().Where(s => s != KitStep.Posted), s => Assert.Empty(ClientMessages.Due(Days, s, tests, DateOnly.Parse(today))));
     }
 
     [Fact]
     public void Everything_said_carries_the_caution_and_no_word_to_colour_without_clear_tests() =>
-        Assert.All(Enum.GetValues<SaidKind>(), kind =>
+        Assert.All(Enum.GetValues<ClientMessage>(), kind =>
         {
-            var (subject, body) = Said.Words(kind, "Maren", "Slipway", Days);
+            var (subject, body) = ClientMessages.Words(kind, "Maren", "Slipway", Days);
             Assert.True(subject.Length is > 5 and < 60);
             Assert.Contains("do not colour, call us", body, StringComparison.Ordinal);
-            Assert.Equal(kind == SaidKind.ColourTomorrow, body.Contains("tests are clear. Lay", StringComparison.Ordinal));
+            Assert.Equal(kind == ClientMessage.ColourTomorrow, body.Contains("tests are clear. Lay", StringComparison.Ordinal));
         });
 }

@@ -17,9 +17,9 @@ public sealed class DecisionTests
          from level in Gen.Double[0.5, 0.98]
          select (who, reckoned, level)).Sample(x =>
          {
-             var hands = Factor.Prior(x.who);
+             var hands = HandFactor.Prior(x.who);
              double there = x.reckoned * hands.Quantile(x.level);
-             var found = Mistakes.Of(Grams.Of(x.reckoned), hands, Grams.Of(4), Grams.Of(there + 4));
+             var found = OrderRisk.Of(Grams.Of(x.reckoned), hands, Grams.Of(4), Grams.Of(there + 4));
              var use = new LogNormal(Math.Log(x.reckoned) + hands.Mean, hands.PredictiveSd);
              double left = GaussLegendreRule.Integrate(u => (there - u) * use.Density(u), 1e-6, there, 512);
              double missing = GaussLegendreRule.Integrate(u => (u - there) * use.Density(u), there, there * 6, 512);
@@ -45,10 +45,10 @@ public sealed class DecisionTests
     [Fact]
     public void Sending_the_newsvendors_quantile_costs_less_than_any_other()
     {
-        var hands = Factor.Prior(Who.Alone);
+        var hands = HandFactor.Prior(Who.Alone);
         double Cost(double level)
         {
-            var m = Mistakes.Of(Grams.Of(50), hands, Grams.Of(4), Grams.Of(50 * hands.Quantile(level) + 4));
+            var m = OrderRisk.Of(Grams.Of(50), hands, Grams.Of(4), Grams.Of(50 * hands.Quantile(level) + 4));
             return 12 * m.Short.Value + 1 * m.Left.Value;
         }
 
@@ -60,8 +60,8 @@ public sealed class DecisionTests
     public void Other_settings_send_more_for_a_higher_level_and_leave_more_over()
     {
         var q = Bench.Prescribe().Quantity!;
-        var others = Mistakes.Instead(q, Factor.Prior(Who.Alone));
-        Assert.Equal(Mistakes.Levels, others.Select(m => Math.Round(m.Level, 6)));
+        var others = OrderRisk.Instead(q, HandFactor.Prior(Who.Alone));
+        Assert.Equal(OrderRisk.Levels, others.Select(m => Math.Round(m.Level, 6)));
         Assert.Equal(others.Select(m => m.Send.Value).Order(), others.Select(m => m.Send.Value));
         Assert.Equal(others.Select(m => m.Left.Value).Order(), others.Select(m => m.Left.Value));
         Assert.InRange(others[1].Send.Value, q.SendGrams.Value - .3, q.SendGrams.Value + .01);
@@ -144,12 +144,12 @@ public sealed class DecisionTests
     public void A_judged_report_and_an_old_one_move_belief_less_than_a_weighed_new_one()
     {
         double Moved(bool weighed, int days) =>
-            Factor.Prior(Who.Alone).After(new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(36), false, weighed, days)).Mean;
-        double prior = Factor.Prior(Who.Alone).Mean;
+            HandFactor.Prior(Who.Alone).After(new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(36), false, weighed, days)).Mean;
+        double prior = HandFactor.Prior(Who.Alone).Mean;
         Assert.True(Moved(true, 0) < Moved(true, 365) && Moved(true, 365) < prior);
         Assert.True(Moved(true, 0) < Moved(false, 0) && Moved(false, 0) < prior);
         // After one half-life a report tells half as much: twice the variance.
-        var old = Factor.Prior(Who.Alone).After(new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(36), false, true, 365));
+        var old = HandFactor.Prior(Who.Alone).After(new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(36), false, true, 365));
         Assert.Equal(1 / (1 / .04 + 1 / (2 * .0144)), old.Sd * old.Sd, 9);
     }
 
@@ -157,10 +157,10 @@ public sealed class DecisionTests
     public void The_learned_band_narrows_with_every_full_report()
     {
         var hands = new Hands(Who.Alone, true, [.. Enumerable.Range(0, 6).Select(i => new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(18), false, true, i * 35))]);
-        var sds = Factor.Course(hands).Select(f => f.Sd).ToList();
+        var sds = HandFactor.Course(hands).Select(f => f.Sd).ToList();
         Assert.Equal(7, sds.Count);
         Assert.Equal(sds.OrderDescending(), sds);
-        Assert.Equal(Factor.Learned(hands), Factor.Course(hands)[^1]);
+        Assert.Equal(HandFactor.Learned(hands), HandFactor.Course(hands)[^1]);
     }
 
     [Fact]

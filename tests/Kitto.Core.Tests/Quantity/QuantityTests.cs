@@ -52,7 +52,7 @@ public sealed class QuantityTests
     [Fact]
     public void The_worked_example_of_one_report_comes_out_as_written()
     {
-        var belief = Factor.Prior(Who.Alone).After(new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(18), false, true, 0));
+        var belief = HandFactor.Prior(Who.Alone).After(new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(18), false, true, 0));
         Assert.Equal(0.176, belief.Mean, 3);
         Assert.Equal(0.103, belief.Sd, 3);
     }
@@ -66,7 +66,7 @@ public sealed class QuantityTests
     [InlineData(60, true, true, 0)]
     public void The_posterior_agrees_with_numerical_integration(double left, bool ranOut, bool weighed, int daysAgo)
     {
-        var prior = Factor.Prior(Who.Alone);
+        var prior = HandFactor.Prior(Who.Alone);
         var report = new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(left), ranOut, weighed, daysAgo);
         double noise = (weighed ? .12 : .25) * Math.Pow(2, daysAgo / 365.0 / 2);
         double seen = Math.Log(report.UsedGrams / 48);
@@ -84,7 +84,7 @@ public sealed class QuantityTests
     [Fact]
     public void Running_out_of_far_more_than_expected_still_gives_a_finite_belief()
     {
-        var belief = Factor.Prior(Who.Trained).After(new UsedBefore(Grams.Of(1), Grams.Of(5000), Grams.Of(0), Grams.Of(0), true, true, 0));
+        var belief = HandFactor.Prior(Who.Trained).After(new UsedBefore(Grams.Of(1), Grams.Of(5000), Grams.Of(0), Grams.Of(0), true, true, 0));
         Assert.True(double.IsFinite(belief.Mean) && belief.Mean > 0 && belief.Sd > 0 && belief.Sd <= .10);
     }
 
@@ -97,7 +97,7 @@ public sealed class QuantityTests
          from days in Gen.Int[0, 3650]
          select (who, reckoned, used, weighed, days)).Sample(x =>
          {
-             var prior = Factor.Prior(x.who);
+             var prior = HandFactor.Prior(x.who);
              UsedBefore Report(bool ranOut) => new(Grams.Of(x.reckoned), Grams.Of(x.used), Grams.Of(0), Grams.Of(0), ranOut, x.weighed, x.days);
              return prior.After(Report(false)).Sd <= prior.Sd && prior.After(Report(true)).Mean >= prior.Mean - 1e-12;
          }, iter: 3000);
@@ -107,7 +107,7 @@ public sealed class QuantityTests
     {
         const double trueFactor = 1.6;
         var history = Enumerable.Range(0, 60).Select(_ => new UsedBefore(Grams.Of(50), Grams.Of(100), Grams.Of(4), Grams.Of(96 - 50 * trueFactor), false, true, 0)).ToList();
-        var belief = Factor.Learned(new Hands(Who.Alone, true, history));
+        var belief = HandFactor.Learned(new Hands(Who.Alone, true, history));
         var size = Sizing.For([Grams.Of(50)], belief, .9, Thickness.Cream, false);
         Assert.InRange(size.Send.Value, 50 * trueFactor * Math.Exp(1.2816 * .12) + 4 - 1.5, 50 * trueFactor * Math.Exp(1.2816 * .12) + 4 + 1.5);
     }
@@ -116,7 +116,7 @@ public sealed class QuantityTests
     public void Quantiles_are_those_of_the_lognormal() =>
         Gen.Double[0.05, 0.98].Sample(q =>
         {
-            var prior = Factor.Prior(Who.Alone);
+            var prior = HandFactor.Prior(Who.Alone);
             double reference = new LogNormal(prior.Mean, prior.PredictiveSd).InverseCumulativeDistribution(q);
             return Math.Abs(prior.Quantile(q) / reference - 1) < 1e-9;
         });

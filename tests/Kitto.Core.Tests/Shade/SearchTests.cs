@@ -12,7 +12,7 @@ public sealed class SearchTests
     private static readonly Line Cream = Bench.Shelf.Find("lantern-cream")!;
 
     /// <summary>A dozen shades and a concentrate around the wish, drawn from the largest line: small enough to look at every mix there is.</summary>
-    private static Gen<(Line Line, Canvas Canvas, MixRules Rules)> Small =>
+    private static Gen<(Line Line, ApplicationTarget ApplicationTarget, MixRules Rules)> Small =>
         from c in Bench.Cases
         from picks in Gen.Int[0, 1_000_000].Array[12]
         from strong in Bench.Any("0R", "0G", "0B", "0V")
@@ -22,8 +22,8 @@ public sealed class SearchTests
     [Fact]
     public void The_search_finds_what_looking_at_every_mix_finds() => Small.Sample(x =>
     {
-        var found = MixSearch.Best(x.Canvas, x.Rules);
-        var (all, looked) = Kitto.Bench.Exhaustive.Best(x.Canvas, x.Rules);
+        var found = MixSearch.Best(x.ApplicationTarget, x.Rules);
+        var (all, looked) = Kitto.Bench.Exhaustive.Best(x.ApplicationTarget, x.Rules);
         Assert.Equal(Say(all), Say(found.Best));
         Assert.True(found.LookedAt <= 3 * looked);
     }, iter: 60);
@@ -31,11 +31,11 @@ public sealed class SearchTests
     [Fact]
     public void Among_mixes_that_do_alike_what_she_had_last_goes_first() => Small.Sample(x =>
     {
-        var free = MixSearch.Best(x.Canvas, x.Rules);
+        var free = MixSearch.Best(x.ApplicationTarget, x.Rules);
         foreach (var other in free.Others)
         {
-            var tied = MixSearch.Best(x.Canvas, x.Rules, other.Parts);
-            Assert.Equal(Say(Kitto.Bench.Exhaustive.Best(x.Canvas, x.Rules, other.Parts).Best), Say(tied.Best));
+            var tied = MixSearch.Best(x.ApplicationTarget, x.Rules, other.Parts);
+            Assert.Equal(Say(Kitto.Bench.Exhaustive.Best(x.ApplicationTarget, x.Rules, other.Parts).Best), Say(tied.Best));
             Assert.True(tied.Best!.Breach == free.Best!.Breach && tied.Best.DeltaE <= free.Best.DeltaE + Values.AlikeDeltaE + 1e-9);
         }
     }, iter: 12);
@@ -43,11 +43,11 @@ public sealed class SearchTests
     [Fact]
     public void Every_mix_found_keeps_the_grid_and_is_of_the_shelf_and_no_other_breaks_more_than_the_chosen_one() => Small.Sample(x =>
     {
-        var found = MixSearch.Best(x.Canvas, x.Rules);
+        var found = MixSearch.Best(x.ApplicationTarget, x.Rules);
         foreach (var mix in found.Others.Prepend(found.Best!))
         {
             Assert.True(mix.Breach <= found.Best!.Breach);
-            Assert.Equal(x.Rules.Of(mix.Parts, x.Line) | x.Rules.Of(x.Canvas, x.Canvas.Look(new Mixture(x.Line, x.Canvas.Developer, mix.Parts))), mix.Breach);
+            Assert.Equal(x.Rules.Of(mix.Parts, x.Line) | x.Rules.Of(x.ApplicationTarget, x.ApplicationTarget.Look(new Mixture(x.Line, x.ApplicationTarget.Developer, mix.Parts))), mix.Breach);
             Assert.Equal(1, mix.Parts.Sum(p => p.Share.Value), 9);
             Assert.All(mix.Parts, p => Assert.Contains(Steps, n => Math.Abs(p.Share.Value * n - Math.Round(p.Share.Value * n)) < 1e-9));
             Assert.All(mix.Parts, p => Assert.NotNull(x.Line.Find(p.Shade)));
@@ -202,7 +202,7 @@ public sealed class SearchTests
 
     private static string Say(Found? f) => f is null ? "none" : $"{string.Join(" ", f.Parts.OrderBy(p => p.Shade, StringComparer.Ordinal).Select(p => $"{p.Shade}:{p.Share.Value:0.000}"))} {f.DeltaE:0.00000000} {f.Breach}";
 
-    private static (Line, Canvas, MixRules) Set(Case c, int[] picks, string strong, double residual)
+    private static (Line, ApplicationTarget, MixRules) Set(Case c, int[] picks, string strong, double residual)
     {
         double level = Math.Clamp(c.Goal.Level!.Value.Value, 2, 9);
         var near = Cream.Shades.Where(s => s.Level > 0 && Math.Abs(s.Level - level) <= 1.5).ToList();

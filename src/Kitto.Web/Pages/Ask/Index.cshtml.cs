@@ -1,6 +1,8 @@
 using Kitto.Core;
 using Kitto.Store;
-using Kitto.Web.Cases;
+using Kitto.Web.Consultations;
+using Kitto.Web.Guides;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -8,7 +10,7 @@ namespace Kitto.Web.Pages.Ask;
 
 /// <summary>The questions as the client answers them, from her link. One link is good for one answer.</summary>
 [IgnoreAntiforgeryToken]
-public sealed class IndexModel(AnswerDesk desk, CaseBuilder cases, GuideDoor door) : PageModel
+public sealed class QuestionsModel(ConsultationRecorder desk, CaseBuilder cases, GuideAccess door) : PageModel
 {
     public string Token { get; private set; } = "";
 

@@ -6,7 +6,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Cases;
+using Kitto.Web.Guides;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -17,7 +17,7 @@ namespace Kitto.Web.Pages.ClientGuide;
 /// The address is the key to it, so no cookie is asked for: a page that stood open for days, or without scripts, still takes a reaction.
 /// </summary>
 [IgnoreAntiforgeryToken]
-public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reactions reactions, RunDesk run, TimeProvider clock) : PageModel
+public sealed class GuideModel(GuideAccess door, SafetyCommands commands, ReactionRecorder reactions, RunRecorder run, TimeProvider clock) : PageModel
 {
     public OpenGuide? Open { get; private set; }
 
@@ -157,7 +157,7 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
             return Page410();
         }
 
-        if (await run.Tell(Open!, RunDesk.Read(steps ?? "", Open!.Guide.Steps.Count + 1)) > 0)
+        if (await run.Tell(Open!, RunRecorder.Read(steps ?? "", Open!.Guide.Steps.Count + 1)) > 0)
         {
             await Load(token);
         }
@@ -236,7 +236,7 @@ public sealed class IndexModel(GuideDoor door, SafetyCommands commands, Reaction
     /// <summary>What was posted; nothing where it was no form.</summary>
     private IFormCollection Posted => Request.HasFormContentType ? Request.Form : FormCollection.Empty;
 
-    private Speaker Who() => Reactions.Who(Posted, clock.GetUtcNow().UtcDateTime);
+    private Speaker Who() => ReactionRecorder.Who(Posted, clock.GetUtcNow().UtcDateTime);
 
     private async Task<IActionResult> Take(Refusal? refused)
     {

@@ -2,15 +2,16 @@ using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Store;
-using Kitto.Web.Cases;
+using Kitto.Web.Consultations;
 using Kitto.Web.Identity;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>What a client answered, what changed, what lies where on her hair; the link that asks her, and the form to take it down oneself.</summary>
-public sealed class AnswersModel(CaseBuilder cases, Answers answers, AnswerDesk desk, Links links, TimeProvider clock) : PageModel
+public sealed class AnswersModel(CaseBuilder cases, Answers answers, ConsultationRecorder desk, Links links, TimeProvider clock) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 

@@ -5,8 +5,8 @@ using Kitto.Core.Rules;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Cases;
 using Kitto.Web.Identity;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 

@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages.Clients;
 
-public sealed class IndexModel(Store.Clients clients) : PageModel
+public sealed class ClientsModel(Store.Clients clients) : PageModel
 {
     public string Text { get; private set; } = "";
 

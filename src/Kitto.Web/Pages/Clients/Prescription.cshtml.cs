@@ -5,8 +5,9 @@ using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Cases;
+using Kitto.Web.Consultations;
 using Kitto.Web.Identity;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -174,7 +175,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
 
         try
         {
-            var (prescription, kit) = await commands.Sign(Reading(), cases.Freeze(Record, c, p, Document, User.Name()), asked ? null : AnswerDesk.Confirmed(Record));
+            var (prescription, kit) = await commands.Sign(Reading(), cases.Freeze(Record, c, p, Document, User.Name()), asked ? null : ConsultationRecorder.Confirmed(Record));
             return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
         }
         catch (ConflictException conflict)

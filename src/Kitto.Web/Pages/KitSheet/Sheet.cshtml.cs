@@ -7,8 +7,10 @@ using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Cases;
+using Kitto.Web.Guides;
 using Kitto.Web.Identity;
+using Kitto.Web.Shelves;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 using QRCoder;
@@ -16,7 +18,7 @@ using QRCoder;
 namespace Kitto.Web.Pages.KitSheet;
 
 /// <summary>One kit: the sheet to weigh and pack by, its link, its tests, its report.</summary>
-public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Reports reports, RunDesk run, GateDesk gate, SafetyCommands commands, ShelfKeeper shelves, TimeProvider clock) : PageModel
+public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Reports reports, RunRecorder run, KitGate gate, SafetyCommands commands, CurrentShelf shelves, TimeProvider clock) : PageModel
 {
     public Kit Kit { get; private set; } = null!;
 

@@ -1,13 +1,14 @@
 using Kitto.Core.Contract;
 using Kitto.Store;
-using Kitto.Web.Cases;
+using Kitto.Web.Shelves;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages.Prescriptions;
 
 /// <summary>A prescription as it was signed; for the chair it is the salon sheet.</summary>
-public sealed class SignedModel(Kits kits, Studios studios, ShelfKeeper shelves) : PageModel
+public sealed class SignedModel(Kits kits, Studios studios, CurrentShelf shelves) : PageModel
 {
     public SignedPrescription Signed { get; private set; } = null!;
 

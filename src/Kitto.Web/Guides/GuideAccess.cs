@@ -1,0 +1,85 @@
+using System.Text.Json;
+using Kitto.Core;
+using Kitto.Core.Clock;
+using Kitto.Core.Contract;
+using Kitto.Core.Safety;
+using Kitto.Core.Shade;
+using Kitto.Store;
+using Kitto.Web.Shelves;
+
+namespace Kitto.Web.Guides;
+
+/// <summary>What a guide link opens.</summary>
+public sealed record OpenGuide(Kit Kit, Client Client, SignedPrescription Signed, Prescription Prescription, Case Case, Guide Guide, Shelf Shelf, Verdict Verdict, RunState Run, SafetyRecord Record, OutcomeReport? Outcome, Studio Studio)
+{
+    /// <summary>The tests of this kit.</summary>
+    public TestStand Tests => Verdict.Tests;
+
+    /// <summary>Whether a report can be taken: the kit was used, or could have been.</summary>
+    public bool MayReport => Kit.PostedAt is not null && (Verdict.State is GateState.Stopped || Run.BegunAt is not null || (Tests.StrandClear && Tests.Skin.All(s => s.Stage is SkinStage.Clear or SkinStage.Expired)));
+}
+
+/// <summary>Whose link it is, whatever has become of it: what is said of a reaction is taken through any link that ever was hers.</summary>
+/// <param name="ClientId">Who.</param>
+/// <param name="Kit">The kit of a guide; null for questions.</param>
+/// <param name="Link">The link.</param>
+public sealed record LinkOwner(Guid ClientId, Kit? Kit, Link Link);
+
+/// <summary>Opens guide links: the one door from an address to a kit.</summary>
+public sealed class GuideAccess(Links links, Kits kits, Clients clients, Reports reports, Studios studios, KitGate gate, CurrentShelf shelves, TimeProvider clock)
+{
+    /// <summary>A reaction is taken through a link for so long after it was made, days.</summary>
+    public const int ReactionDays = 730;
+
+    /// <summary>The kit behind a token; else why not, in words for a plain page.</summary>
+    public async Task<(OpenGuide? Guide, string? Closed)> Open(string token)
+    {
+        var now = clock.GetUtcNow().UtcDateTime;
+        if (await links.Open("guide", token) is not { } link)
+        {
+            return (null, "This address is not one of ours. Check that all of it was copied.");
+        }
+
+        var kit = (await kits.Get(link.KitId!.Value))!;
+        var (verdict, run, record) = await gate.Of(kit);
+        // With colour on the head the guide stays, whatever has become of its link.
+        if (verdict.State != GateState.SeeThrough && link.RevokedAt is not null)
+        {
+            return (null, "Your colourist has closed this link. Ask for a new one.");
+        }
+
+        if (verdict.State != GateState.SeeThrough && link.ExpiresAt <= now)
+        {
+            return (null, "This link was for one kit and has run out. Ask your colourist for a new one.");
+        }
+
+        var signed = (await kits.Frozen(kit.PrescriptionId))!;
+        var shelf = await shelves.Kept(signed.ShelfHash);
+        var (prescription, read) = (Json.ReadPrescription(signed.Document), CaseReader.Kept(signed.CaseDocument));
+        var guide = JsonSerializer.Deserialize<Guide>(signed.Guide!, Json.Options)!;
+        if (kit.AgreedMinutes is { } minutes)
+        {
+            prescription = prescription with { Clock = Timing.Set(prescription.Clock!, Minutes.Of(minutes)) };
+            guide = Guide.For(read, prescription, shelf) ?? guide;
+        }
+
+        return (new OpenGuide(kit, (await clients.Get(kit.ClientId))!, signed, prescription, read, guide, shelf, verdict, run, record, await reports.OutcomeOf(kit.Id), (await studios.Get())!), null);
+    }
+
+    /// <summary>Whose a token is, or was within two years; null where it never was one of ours.</summary>
+    public async Task<LinkOwner?> Owner(string token)
+    {
+        if ((await links.Open("guide", token) ?? await links.Open("ask", token)) is not { } link || link.CreatedAt < clock.GetUtcNow().UtcDateTime.AddDays(-ReactionDays))
+        {
+            return null;
+        }
+
+        if (link.KitId is { } id)
+        {
+            var kit = (await kits.Get(id))!;
+            return new LinkOwner(kit.ClientId, kit, link);
+        }
+
+        return new LinkOwner(link.ClientId!.Value, null, link);
+    }
+}

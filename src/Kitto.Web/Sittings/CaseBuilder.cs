@@ -1,0 +1,321 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Kitto.Core;
+using Kitto.Core.Clock;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Quantity;
+using Kitto.Core.Safety;
+using Kitto.Core.Shade;
+using Kitto.Store;
+using Kitto.Store.Commands;
+using Kitto.Web.Shelves;
+
+namespace Kitto.Web.Sittings;
+
+/// <summary>Builds the whole case of the contract from a form and the record, so that nothing the record knows is typed again.</summary>
+public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, SafetyRecords safety, Ways ways, Answers answers, CurrentShelf shelves, RecordCache kept, TimeProvider clock)
+{
+    private readonly ShelfRead held = shelves.Read;
+
+    /// <summary>The record as it stands now; read again only where something of it was written since.</summary>
+    public async Task<ClientRecord?> Load(Guid clientId)
+    {
+        // Where it stands is asked before it is read: what is written in between is seen the next time.
+        if (await clients.Stand(clientId) is not { } stand)
+        {
+            return null;
+        }
+
+        if (kept.Find(clientId, stand) is { } known)
+        {
+            return known with { Now = clock.GetUtcNow().UtcDateTime };
+        }
+
+        var record = await Read(clientId, stand);
+        if (record is not null)
+        {
+            kept.Keep(clientId, stand, record);
+        }
+
+        return record;
+    }
+
+    private async Task<ClientRecord?> Read(Guid clientId, string stand)
+    {
+        if (await clients.Get(clientId) is not { } client)
+        {
+            return null;
+        }
+
+        var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
+        var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
+        return new ClientRecord(client, studio, destination, await clients.LatestReading(clientId), await kits.History(clientId),
+            await reports.OutcomesOfClient(clientId), await safety.Of(clientId), await ways.Of(clientId), await answers.Of(clientId), await clients.Grown(clientId), await studios.Choices(), stand, clock.GetUtcNow().UtcDateTime);
+    }
+
+    /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
+    public static (FormValues Values, string? Note) Begin(ClientRecord record)
+    {
+        if (record.Reading is not { } reading)
+        {
+            var blank = new FormValues { ["goal.service"] = "rootTouchUp", ["hands.who"] = "alone", ["client.scalp"] = "sound" };
+            foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
+            {
+                blank[$"zones.{zone}.include"] = "true";
+            }
+
+            return (blank, null);
+        }
+
+        var values = FormValues.Kept(reading.Document);
+        if (record.Answers.Count > 0 && record.Answers[0].AnsweredAt > reading.TakenAt)
+        {
+            // Asked again since: what changes from kit to kit comes from her answers.
+            (values["client.scalp"], values["client.pregnant"], values["client.newMedicine"]) = ("sound", "", "");
+        }
+
+        string? passed = null;
+        if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
+        {
+            values["plan.wantBy"] = "";
+            passed = $"The day she wanted it by, {wantBy:d MMM}, has passed";
+        }
+
+        var taken = DateOnly.FromDateTime(record.Studio.Local(reading.TakenAt));
+        var coloured = record.ColouredSince;
+        var rate = GrowthRate.Learned(record.Grown);
+        int days = record.Today.DayNumber - (coloured ?? taken).DayNumber;
+        if (days <= 0 && coloured is null)
+        {
+            return (values, passed);
+        }
+
+        foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
+        {
+            string path = $"zones.{zone}.regrowthMm";
+            bool painted = coloured is not null && values[$"zones.{zone}.include"] != "false";
+            double before = !painted && double.TryParse(values[path], out double read) ? read : 0;
+            values[path] = Math.Min(300, Math.Round(before + rate.Over(Math.Max(0, days)).Value)).ToString("0");
+        }
+
+        if (coloured is not null)
+        {
+            values["hands.practised"] = "true";
+            values["plan.wantBy"] = "";
+        }
+
+        if (double.TryParse(values["client.chemicalServiceDaysAgo"], out double ago))
+        {
+            values["client.chemicalServiceDaysAgo"] = Math.Min(3650, ago + record.Today.DayNumber - taken.DayNumber).ToString("0");
+        }
+
+        return (values, coloured is { } day
+            ? $"Regrowth reckoned from colour day {day:d MMM}, {Days(days)} at {rate.Mean:0.0} mm a month: correct what you see otherwise"
+            : $"Regrowth grown on by {Days(days)} since the reading of {taken:d MMM}{(passed is null ? "" : $". {passed}")}");
+    }
+
+    /// <summary>The zones of last time's head, so many weeks after that colour, by the paths of the form; null before the first report.</summary>
+    public static IReadOnlyDictionary<string, string>? WeeksOn(ClientRecord record, int weeks)
+    {
+        if (record.Reported is not [{ Head: var head }, ..])
+        {
+            return null;
+        }
+
+        double grown = GrowthRate.Learned(record.Grown).Over(7 * weeks).Value;
+        var values = new Dictionary<string, string>();
+        for (int i = 0; i < head.Zones.Count; i++)
+        {
+            var (zone, path) = (head.Zones[i], $"zones.{Json.Name((Zone)i)}.");
+            values[path + "regrowthMm"] = Math.Min(300, Math.Round((zone.Include ? 0 : zone.Regrowth.Value) + grown)).ToString("0");
+            values[path + "greyPercent"] = zone.Grey.Percent.ToString("0.#");
+            values[path + "texture"] = zone.Texture == head.Hair.Texture ? "" : Json.Name(zone.Texture);
+            values[path + "resistant"] = zone.Resistant ? "true" : "";
+            values[path + "include"] = zone.Include ? "true" : "false";
+        }
+
+        return values;
+    }
+
+    /// <summary>Regrowth as it was measured in this sitting; null where the reckoned numbers were left as they stood, or there is no colour day to reckon from.</summary>
+    public static MeasuredGrowth? Measured(FormValues values, ClientRecord record)
+    {
+        if (record.ColouredSince is not { } since || record.Today.DayNumber - since.DayNumber < GrowthRate.LeastDays)
+        {
+            return null;
+        }
+
+        var reckoned = Begin(record).Values;
+        var zones = Zones.All.Where(z => values[$"zones.{Json.Name(z.Zone)}.include"] != "false")
+            .Select(z => (z.HairShare, Path: $"zones.{Json.Name(z.Zone)}.regrowthMm"))
+            .Select(z => (Share: z.HairShare.Value, Read: TypedNumber.Read(values[z.Path], 0, 300), Reckoned: TypedNumber.Read(reckoned[z.Path]))).ToList();
+        return zones.Count == 0 || zones.Any(z => z.Read is null) || zones.All(z => z.Read == z.Reckoned)
+            ? null
+            : new MeasuredGrowth(zones.Sum(z => z.Share * z.Read!.Value) / zones.Sum(z => z.Share), since, record.Now);
+    }
+
+    /// <summary>The whole case document.</summary>
+    /// <param name="values">What stands in the form.</param>
+    /// <param name="record">What the record knows.</param>
+    /// <param name="mix">A mix made by hand, as "5N:0.8 5AG:0.2", or with a strength "5N:1 @10"; empty: the search's.</param>
+    public JsonObject Document(FormValues values, ClientRecord record, string mix = "")
+    {
+        var c = values.ToJson();
+        if (mix.Length > 0)
+        {
+            // Parts as "5N:0.8", and a strength that is not the rules' own behind an @.
+            var said = mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToLookup(part => part.StartsWith('@'));
+            c["formula"] = new JsonObject
+            {
+                ["use"] = values["goal.service"] switch { "gloss" => "lengths", "rootShadow" => "shadow", _ => "roots" },
+                ["handMade"] = true,
+                ["developerVolume"] = said[true].FirstOrDefault() is { } strength ? TypedNumber.Read(strength[1..]) is { } volume ? volume : strength : null,
+                ["parts"] = new JsonArray([.. said[false].Select(part => part.Split(':')).Select(part => new JsonObject
+                {
+                    ["shade"] = part[0],
+                    ["share"] = part.Length == 2 && TypedNumber.Read(part[1]) is { } share ? share : null,
+                })]),
+            };
+        }
+
+        var client = (c["client"] ??= new JsonObject()).AsObject();
+        client["ageYears"] = Math.Max(0, record.Age);
+        client["firstKit"] = record.Outcomes.Count == 0;
+        var skinTest = SkinTest(values, record);
+        ConsultationMerge.Into(c, record, skinTest?.At);
+        if (skinTest is { } skin)
+        {
+            client["skinTest"] = new JsonObject
+            {
+                ["daysAgo"] = Days(record, DateOnly.FromDateTime(record.Studio.Local(skin.At))),
+                ["result"] = Json.Name(SkinResult.Clear),
+                // A line that is on the shelf no longer was tested all the same, and counts for nothing else.
+                ["line"] = held.Shelf.Find(skin.Line!) is null ? null : skin.Line,
+            };
+        }
+
+        var past = Past(record);
+        if (past.Count > 0)
+        {
+            var hands = (c["hands"] ??= new JsonObject()).AsObject();
+            hands["history"] = new JsonArray([.. past.Select(r => Written(r.Used))]);
+            var (_, prescribed, outcome, _) = past[0];
+            var formula = prescribed.Formulas[0];
+            c["last"] = new JsonObject
+            {
+                ["daysAgo"] = Days(record, outcome.AppliedOn),
+                ["formula"] = new JsonObject
+                {
+                    ["use"] = formula.Use,
+                    ["parts"] = new JsonArray([.. formula.Mix().Select(p => new JsonObject { ["shade"] = p.Shade, ["share"] = Math.Round(p.Share.Value, 6) })]),
+                    ["developerVolume"] = formula.Developer.Volume.Value,
+                },
+                ["outcome"] = new JsonObject { ["coverage"] = outcome.Coverage, ["depth"] = outcome.Depth, ["tone"] = outcome.Tone },
+            };
+        }
+
+        var reports = past.Where(r => r.Prescribed.Forecast is { Roots: not null, Target: not null }).Select(r => new JsonObject
+        {
+            ["daysAgo"] = Days(record, r.Outcome.AppliedOn),
+            ["forecast"] = new JsonArray([.. r.Prescribed.Forecast.Roots!.Lab.Select(v => JsonValue.Create(v))]),
+            ["wish"] = new JsonArray([.. r.Prescribed.Forecast.Target!.Lab.Select(v => JsonValue.Create(v))]),
+            ["depth"] = r.Outcome.Depth,
+            ["tone"] = r.Outcome.Tone,
+        }).ToArray<JsonNode?>();
+        if (reports.Length > 0)
+        {
+            c["reports"] = new JsonArray(reports);
+        }
+
+        if (record.Grown.Count > 0)
+        {
+            c["grown"] = new JsonArray([.. record.Grown.Select(g => new JsonObject { ["mm"] = Math.Round(g.Length.Value, 1), ["days"] = g.Days })]);
+        }
+
+        if (c["plan"] is JsonObject plan)
+        {
+            plan["today"] = record.Today.ToString("yyyy-MM-dd");
+            plan["postDays"] = new JsonArray([.. record.Destination.Days().Select(d => JsonValue.Create(d.ToString().ToLowerInvariant()))]);
+            plan["transitDays"] = record.Destination.TransitDays;
+        }
+
+        c["house"] = new JsonObject
+        {
+            ["costs"] = record.Studio.CostShort is null ? null : new JsonObject { ["shortPerGram"] = record.Studio.CostShort, ["leftPerGram"] = record.Studio.CostLeft },
+            ["serviceLevel"] = record.Studio.ServiceLevel,
+            ["scaleStepGrams"] = record.Studio.ScaleStep,
+            ["schools"] = JsonNode.Parse(record.Studio.Schools),
+            ["forHer"] = record.Ways.Count == 0 ? null : new JsonArray([.. record.Ways.Select(w => new JsonObject
+            {
+                ["rule"] = w.Rule,
+                ["way"] = w.Way,
+                ["reason"] = w.Reason,
+                ["by"] = w.DecidedBy,
+                ["on"] = DateOnly.FromDateTime(record.Studio.Local(w.DecidedAt)).ToString("yyyy-MM-dd"),
+            })]),
+        };
+        return c;
+    }
+
+    /// <summary>Reads the case and prescribes; errors carry the form's own paths.</summary>
+    public (Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, string Document) Prescribe(FormValues values, ClientRecord record, string mix = "")
+    {
+        string document = Document(values, record, mix).ToJsonString(Json.Options);
+        var (found, errors) = CaseReader.Read(document, held.Shelf);
+        var all = errors.ToList();
+        if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
+        {
+            all.Add(new FieldError("plan.wantBy", "is not after today", $"from {record.Today.AddDays(1):d MMM yyyy}"));
+        }
+
+        return found is null || all.Count > 0 ? (null, null, all, document) : (found, kept.Answer(record.Client.Id, document, held.Shelf, found), [], document);
+    }
+
+    /// <summary>What is signed: the case, the answer, the guide, and all they need to be read again whatever becomes of held.Shelf, people and house.</summary>
+    public Signing Freeze(ClientRecord record, Case c, Prescription p, string document, string signedBy)
+    {
+        var guide = Guide.For(c, p, held.Shelf);
+        return new Signing(
+            Json.Name(p.Decision), Json.Name(c.Goal.Service), document, Json.Write(p), guide is null ? null : JsonSerializer.Serialize(guide, Json.Options), string.Join(',', p.Formulas.Select(f => f.Line).Distinct()),
+            p.Tests.StrandTest == StrandState.Required, Holds.SkinDays(c.House, p.Formulas.Select(f => held.Shelf.Find(f.Line)!)), KitDays.Of(p), record.Stand,
+            JsonSerializer.Serialize(new { client = record.Client.Name, signedBy, studio = record.Studio.Name, timeZone = record.Studio.TimeZone, language = "en" }, Json.Options), held.Stamp, CatalogueReader.Keep(held.Shelf));
+    }
+
+    /// <summary>The newest clear test with the line this sitting uses, else the newest of all.</summary>
+    private SafetyEvent? SkinTest(FormValues values, ClientRecord record)
+    {
+        var done = record.SkinTests.Where(t => t.Clear).Select(t => t.On).ToList();
+        string line = values["line"];
+        if (line.Length == 0 && Json.Named<Service>(values["goal.service"]) is { } service)
+        {
+            line = held.Shelf.For(new Goal(service, null, null, null), null, record.Studio.House())?.Id ?? "";
+        }
+
+        return done.FirstOrDefault(t => t.Line == line) ?? done.FirstOrDefault();
+    }
+
+    /// <summary>Kits that were applied and reported, newest first: what was sent, how it came out, what it tells of the hands.</summary>
+    public static IReadOnlyList<(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome, UsedBefore Used)> Past(ClientRecord record) =>
+    [
+        .. from r in record.Reported
+           let q = r.Prescribed.Quantity!
+           select (r.Signed, r.Prescribed, r.Outcome, new UsedBefore(q.BaseGrams, q.SendGrams, q.ResidueGrams, Grams.Of(r.Outcome.LeftGrams),
+               r.Outcome.RanOut, r.Outcome.Weighed, Days(record, r.Outcome.AppliedOn))),
+    ];
+
+    private static JsonObject Written(UsedBefore used) => new()
+    {
+        ["baseGrams"] = used.Base.Value,
+        ["sentGrams"] = used.Sent.Value,
+        ["residueGrams"] = used.Residue.Value,
+        ["leftGrams"] = used.Left.Value,
+        ["ranOut"] = used.RanOut,
+        ["weighed"] = used.Weighed,
+        ["daysAgo"] = used.DaysAgo,
+    };
+
+    private static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
+
+    private static int Days(ClientRecord record, DateOnly day) => Math.Clamp(record.Today.DayNumber - day.DayNumber, 0, 3650);
+}

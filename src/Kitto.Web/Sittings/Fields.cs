@@ -1,0 +1,74 @@
+using System.Net;
+using System.Text;
+using Kitto.Core.Contract;
+using Microsoft.AspNetCore.Html;
+
+namespace Kitto.Web.Sittings;
+
+/// <summary>Writes the fields of a reading: the value as typed, and the complaint beside it.</summary>
+public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
+{
+    /// <summary>A number, typed as text so that whatever was typed comes back.</summary>
+    public IHtmlContent Number(string path, string label, string unit = "", bool step = false)
+    {
+        string id = Id(path);
+        string buttons = step ? $"<button type=\"button\" class=\"step\" data-step=\"-1\" data-for=\"{id}\" aria-label=\"less {label}\">−</button>" : "";
+        string more = step ? $"<button type=\"button\" class=\"step\" data-step=\"1\" data-for=\"{id}\" aria-label=\"more {label}\">+</button>" : "";
+        string range = step ? path.EndsWith("greyPercent", StringComparison.Ordinal) ? " data-most=\"100\" data-size=\"5\"" : " data-most=\"300\"" : "";
+        return Html($"<label class=\"fact\" for=\"{id}\">{label}</label>{buttons}<input{range} class=\"num\" id=\"{id}\" name=\"{path}\" inputmode=\"decimal\" autocomplete=\"off\" value=\"{Safe(values[path])}\"{Invalid(path)}>{more}{(unit.Length > 0 ? $"<span class=\"unit\">{unit}</span>" : "")}{Error(path)}");
+    }
+
+    /// <summary>A date.</summary>
+    public IHtmlContent Date(string path, string label) =>
+        Html($"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><input class=\"date\" type=\"date\" id=\"{Id(path)}\" name=\"{path}\" value=\"{Safe(values[path])}\"{Invalid(path)}>{Error(path)}");
+
+    /// <summary>Words.</summary>
+    public IHtmlContent Text(string path, string label, string hint) =>
+        Html($"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><input class=\"words\" id=\"{Id(path)}\" name=\"{path}\" placeholder=\"{Safe(hint)}\" autocomplete=\"off\" value=\"{Safe(values[path])}\"{Invalid(path)}>{Error(path)}");
+
+    /// <summary>A choice by the contract's names, in the trade's words. A value that is not among them stays visible.</summary>
+    public IHtmlContent Choice(string path, string label, IEnumerable<(string Name, string Says)> options, string? none = null)
+    {
+        var html = new StringBuilder($"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><select id=\"{Id(path)}\" name=\"{path}\"{Invalid(path)}>");
+        if (none is not null)
+        {
+            html.Append($"<option value=\"\">{Safe(none)}</option>");
+        }
+
+        foreach (var (name, says) in options)
+        {
+            html.Append($"<option value=\"{Safe(name)}\"{(values[path] == name ? " selected" : "")}>{Safe(says)}</option>");
+        }
+
+        return Html(html.Append("</select>").Append(Error(path)).ToString());
+    }
+
+    /// <summary>A choice among the names of an enumeration.</summary>
+    public IHtmlContent Choice<T>(string path, string label, string? none = null) where T : struct, Enum =>
+        Choice(path, label, Enum.GetValues<T>().Select(v => (Json.Name(v), Words.Of(Json.Name(v)))), none);
+
+    /// <summary>A box to tick. <paramref name="unless"/>: an unticked box must say no, not nothing.</summary>
+    public IHtmlContent Tick(string path, string label, bool unless = false)
+    {
+        string no = unless ? $"<input type=\"hidden\" name=\"off.{path}\" value=\"1\">" : "";
+        return Html($"<label class=\"tick\">{no}<input type=\"checkbox\" id=\"{Id(path)}\" name=\"{path}\" value=\"true\"{(values.On(path) ? " checked" : "")}{Invalid(path)}>{label}</label>{Error(path)}");
+    }
+
+    private static string Id(string path) => "f-" + path.Replace('.', '-');
+
+    private string Invalid(string path) => errors.Any(e => e.Path == path) ? $" aria-invalid=\"true\" aria-describedby=\"{Id(path)}-error\"" : "";
+
+    private string Error(string path)
+    {
+        var error = errors.FirstOrDefault(e => e.Path == path);
+        return $"<span class=\"error\" id=\"{Id(path)}-error\" data-error=\"{path}\">{(error is null ? "" : Safe(Say(error)))}</span>";
+    }
+
+    /// <summary>A complaint as a sentence beside its field.</summary>
+    public static string Say(FieldError error) => $"{Words.Sentence(error.Says)}. Allowed: {error.Range}.";
+
+    private static string Safe(string text) => WebUtility.HtmlEncode(text);
+
+    /// <summary>Label and field stay on one line together.</summary>
+    private static HtmlString Html(string html) => new($"<span class=\"pair\">{html}</span>");
+}

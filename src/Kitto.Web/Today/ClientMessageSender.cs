@@ -1,0 +1,117 @@
+using Kitto.Core.Clock;
+using Kitto.Store;
+using Kitto.Web.Guides;
+using MimeKit;
+
+namespace Kitto.Web.Today;
+
+/// <summary>Makes what is due to be said, and sends it: each once, and nothing is lost by a crash in between.</summary>
+public sealed class ClientMessageSender(Messages messages, Kits kits, Clients clients, KitGate gate, Studios studios, PostSettings settings, TimeProvider clock)
+{
+    private readonly IPost post = settings.Post;
+
+    /// <summary>Something begun this long ago and not marked as sent has met a crash.</summary>
+    public static readonly TimeSpan Crashed = TimeSpan.FromMinutes(10);
+
+    /// <summary>Where the outbox goes to, in words.</summary>
+    public string Says => post.Says;
+
+    /// <summary>Makes what is due now.</summary>
+    public async Task Make()
+    {
+        if (await studios.Get() is not { } studio)
+        {
+            return;
+        }
+
+        var now = clock.GetUtcNow().UtcDateTime;
+        var verdict = await gate.OfOpenKits();
+        var due = new List<(string Key, Kit Kit, ClientMessage Kind)>();
+        foreach (var kit in (await kits.Open()).Where(k => k.State == "posted"))
+        {
+            // Of a kit that a stop holds nothing is said but by a person.
+            var stand = verdict(kit);
+            if (!stand.MayGoOn)
+            {
+                continue;
+            }
+
+            due.AddRange(ClientMessages.Due(kit.Days, kit.Step, stand.Tests.Far, studio.Today(now)).Select(kind => ($"kit:{kit.Id:N}:{Words.Name(kind)}", kit, kind)));
+        }
+
+        var there = await messages.There([.. due.Select(d => d.Key)]);
+        foreach (var (key, kit, kind) in due.Where(d => !there.Contains(d.Key)))
+        {
+            var client = (await clients.Get(kit.ClientId))!;
+            var (subject, body) = ClientMessages.Words(kind, client.Name.Split(' ')[0], studio.Name, kit.Days);
+            await messages.Make(key, client.Id, client.Email, subject, body, now);
+        }
+    }
+
+    /// <summary>Sends everything that is due.</summary>
+    /// <returns>How many went.</returns>
+    public async Task<int> Send(CancellationToken stop = default)
+    {
+        int went = 0;
+        while (!stop.IsCancellationRequested)
+        {
+            var now = clock.GetUtcNow().UtcDateTime;
+            if (await messages.Claim(now, post.Repeatable ? now - Crashed : null) is not { } message)
+            {
+                break;
+            }
+
+            try
+            {
+                await post.Send(await Written(message), stop);
+                await messages.Sent(message.Id, clock.GetUtcNow().UtcDateTime);
+                went++;
+            }
+            catch (NotSentException not)
+            {
+                // Later each time, an hour at most.
+                await messages.Failed(message.Id, not.Message, now.AddMinutes(Math.Min(60, Math.Pow(2, message.Attempts))));
+            }
+            catch (Exception wrong) when (wrong is IOException or MailKit.ProtocolException or System.Net.Sockets.SocketException)
+            {
+                await messages.Unclear(message.Id, $"The line broke while it was sent ({wrong.Message}). Whether it went is not known.");
+            }
+        }
+
+        return went;
+    }
+
+    private async Task<MimeMessage> Written(Message message)
+    {
+        string studio = (await studios.Get())!.Name;
+        var mail = new MimeMessage { Subject = message.Subject, MessageId = $"{message.Id:N}@kitto.invalid", Date = new DateTimeOffset(DateTime.SpecifyKind(message.MadeAt, DateTimeKind.Utc)), Body = new TextPart("plain") { Text = message.Body } };
+        mail.From.Add(new MailboxAddress(studio, settings.From));
+        mail.To.Add(new MailboxAddress(message.ClientName ?? "", message.Recipient!));
+        return mail;
+    }
+}
+
+/// <summary>Looks every minute for what is due to be said.</summary>
+public sealed class MessageRounds(ClientMessageSender desk, ILogger<MessageRounds> log) : BackgroundService
+{
+    private static readonly TimeSpan Every = TimeSpan.FromMinutes(1);
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        using var timer = new PeriodicTimer(Every);
+        do
+        {
+            try
+            {
+                await desk.Make();
+                await desk.Send(stoppingToken);
+            }
+            catch (Exception wrong) when (wrong is not OperationCanceledException)
+            {
+                // Whatever is wrong with the post or the database, the pages go on without it.
+                log.LogWarning(wrong, "Messages could not be looked for; they are again in a minute.");
+            }
+        }
+        while (await timer.WaitForNextTickAsync(stoppingToken));
+    }
+}
