@@ -8,8 +8,10 @@ internal static class Project
 {
     public static string Root { get; } = FindRoot();
 
-    public static Shelf Shelf { get; } = CatalogueReader.Read(
-        Directory.EnumerateFiles(Path.Combine(Root, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
+    public static Shelf Shelf { get; } =
+        CatalogueReader.Read(
+            Directory.EnumerateFiles(Path.Combine(Root, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)))
+        );
 
     private static string FindRoot()
     {

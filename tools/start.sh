@@ -30,7 +30,7 @@ start() {
   trap 'stopping=1; [ "$pid" -gt 0 ] && kill "$pid" 2>/dev/null; wait "$pid" 2>/dev/null; exit 0' INT TERM
   trap '[ "'"$own"'" = 1 ] && cluster_leave pg "$pid"' EXIT
   while :; do
-    dotnet "$app" &
+    dotnet "$KITTO_APP" &
     pid=$!
     [ "$own" = 1 ] && cluster_use pg "$pid"
     local tries=0

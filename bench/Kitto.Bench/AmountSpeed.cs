@@ -13,14 +13,24 @@ namespace Kitto.Bench;
 public class AmountSpeed
 {
     private static readonly Shelf Shelf = CatalogueReader.Read(
-        Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
+        Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)))
+    );
 
     private readonly Case example = CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!;
     private readonly Line line = Shelf.Find("lantern-cream")!;
-    private readonly IReadOnlyList<StrandRow> rows = Prescriber.Prescribe(CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!, Shelf).RowsOf(0);
+    private readonly IReadOnlyList<StrandRow> rows = Prescriber
+        .Prescribe(CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!, Shelf)
+        .RowsOf(0);
     private readonly MixPart[] parts = [new("5N", Share.Of(.5)), new("6N", Share.Of(.25)), new("5G", Share.Of(.25))];
-    private readonly Hands fifty = new(Who.Alone, true, [.. Enumerable.Range(0, 50).Select(i =>
-        new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(i % 7 == 0 ? 0 : 10 + i % 9), i % 7 == 0, i % 3 > 0, i * 35))]);
+    private readonly Hands fifty = new(
+        Who.Alone,
+        true,
+        [
+            .. Enumerable
+                .Range(0, 50)
+                .Select(i => new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(i % 7 == 0 ? 0 : 10 + i % 9), i % 7 == 0, i % 3 > 0, i * 35)),
+        ]
+    );
 
     private (Volume, double)[] blend = [];
 

@@ -11,16 +11,24 @@ public static class CaseSpeed
     {
         var shelf = ColourSpeed.Shelf;
         string[] paths = files.Count > 0 ? [.. files] : [Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")];
-        var cases = paths.SelectMany(p => p.EndsWith(".jsonl", StringComparison.Ordinal)
-                ? File.ReadLines(p).Where(l => l.Length > 0).Select((l, i) => (Name: $"{Path.GetFileNameWithoutExtension(p)} {i + 1}", Case: Read(l, shelf)))
-                : [(Name: Path.GetFileNameWithoutExtension(p), Case: Read(File.ReadAllText(p), shelf))]).ToList();
+        var cases = paths
+            .SelectMany(p =>
+                p.EndsWith(".jsonl", StringComparison.Ordinal)
+                    ? File.ReadLines(p)
+                        .Where(l => l.Length > 0)
+                        .Select((l, i) => (Name: $"{Path.GetFileNameWithoutExtension(p)} {i + 1}", Case: Read(l, shelf)))
+                    : [(Name: Path.GetFileNameWithoutExtension(p), Case: Read(File.ReadAllText(p), shelf))]
+            )
+            .ToList();
         to.WriteLine("| case | ms | mix |");
         to.WriteLine("|---|---|---|");
         foreach (var (name, read) in cases)
         {
             var answer = Prescriber.Prescribe(read, shelf);
             double ms = ColourSpeed.Median(() => Prescriber.Prescribe(read, shelf));
-            to.WriteLine($"| {name} | {ms:0.0} | {string.Join("; ", answer.Formulas.Select(f => string.Join(" + ", f.Parts.Select(x => $"{x.Shade} {x.Share}"))))} |");
+            to.WriteLine(
+                $"| {name} | {ms:0.0} | {string.Join("; ", answer.Formulas.Select(f => string.Join(" + ", f.Parts.Select(x => $"{x.Shade} {x.Share}"))))} |"
+            );
         }
 
         return 0;

@@ -13,7 +13,8 @@ public static class ColourSpeed
     private const int Runs = 41;
 
     internal static readonly Shelf Shelf = CatalogueReader.Read(
-        Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f))));
+        Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"), "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)))
+    );
 
     /// <summary>Heads that ask the search for different things: name, natural level, white in percent (temples, rest), wish, texture.</summary>
     private static readonly (string Says, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who)[] Heads =
@@ -32,8 +33,12 @@ public static class ColourSpeed
     public static bool Run(TextWriter to, bool exhaustive)
     {
         var line = Shelf.Find("lantern-cream")!;
-        to.WriteLine($"{line.Name}: {line.Shades.Count(s => !s.Concentrate)} shades and {line.Shades.Count(s => s.Concentrate)} concentrates; medians of {Runs}, one thread");
-        to.WriteLine(exhaustive ? "| head | forecast us | search ms | forecast | exhaustive | times faster | same |" : "| head | forecast us | search ms | looked at |");
+        to.WriteLine(
+            $"{line.Name}: {line.Shades.Count(s => !s.Concentrate)} shades and {line.Shades.Count(s => s.Concentrate)} concentrates; medians of {Runs}, one thread"
+        );
+        to.WriteLine(
+            exhaustive ? "| head | forecast us | search ms | forecast | exhaustive | times faster | same |" : "| head | forecast us | search ms | looked at |"
+        );
         to.WriteLine(exhaustive ? "|---|---|---|---|---|---|---|" : "|---|---|---|---|");
         bool same = true;
         // Until everything is compiled as well as it will be, nothing is timed.
@@ -54,7 +59,8 @@ public static class ColourSpeed
         {
             var (canvas, rules, forecast) = Set(head, line);
             var found = MixSearch.Best(canvas(), rules);
-            double forecastUs = Median(() => forecast()) * 1000, searchMs = Median(() => MixSearch.Best(canvas(), rules));
+            double forecastUs = Median(() => forecast()) * 1000,
+                searchMs = Median(() => MixSearch.Best(canvas(), rules));
             string row = $"| {head.Says} | {forecastUs:0.0} | {searchMs:0.0} | {found.LookedAt} |";
             if (exhaustive)
             {
@@ -77,9 +83,15 @@ public static class ColourSpeed
     }
 
     /// <summary>Parts, shares and difference to nine decimals.</summary>
-    private static string Say(Found? f) => f is null ? "none" : $"{string.Join(" ", f.Parts.OrderBy(p => p.Shade, StringComparer.Ordinal).Select(p => $"{p.Shade}:{p.Share.Value:0.0000}"))} {f.DeltaE:0.000000000} {f.Breach}";
+    private static string Say(Found? f) =>
+        f is null
+            ? "none"
+            : $"{string.Join(" ", f.Parts.OrderBy(p => p.Shade, StringComparer.Ordinal).Select(p => $"{p.Shade}:{p.Share.Value:0.0000}"))} {f.DeltaE:0.000000000} {f.Breach}";
 
-    private static (Func<ApplicationTarget> ApplicationTarget, MixRules Rules, Action Forecast) Set((string, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who) head, Line line)
+    private static (Func<ApplicationTarget> ApplicationTarget, MixRules Rules, Action Forecast) Set(
+        (string, double Natural, double Temples, double Others, double Level, string Tone, Core.Quantity.Who Who) head,
+        Line line
+    )
     {
         var read = CaseReader.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "data", "example-case.json")), Shelf).Case!;
         bool Temple(int zone) => zone is (int)Zone.LeftTemple or (int)Zone.RightTemple;
@@ -92,7 +104,12 @@ public static class ColourSpeed
             {
                 Hair = read.Reading.Hair with { NaturalLevel = Level.Of(head.Natural) },
                 Hands = new Core.Quantity.Hands(head.Who, false, []),
-                Zones = [.. read.Reading.Zones.Select((z, i) => z with { Grey = Share.Of((Temple(i) ? head.Temples : head.Others) / 100), Resistant = Temple(i) && head.Temples >= 80 })],
+                Zones =
+                [
+                    .. read.Reading.Zones.Select(
+                        (z, i) => z with { Grey = Share.Of((Temple(i) ? head.Temples : head.Others) / 100), Resistant = Temple(i) && head.Temples >= 80 }
+                    ),
+                ],
             },
         };
         var laid = Prescriber.Lay(read, Shelf, [])!;

@@ -18,8 +18,12 @@ public static class Colours
             var xyz = lab.ToXyz(Xyz.D65);
             var (r, g, b) = Srgb.From(lab);
             to.Write(i == 0 ? "" : ",");
-            to.WriteLine(string.Create(CultureInfo.InvariantCulture,
-                $"{{\"xyz\":[{xyz.X:R},{xyz.Y:R},{xyz.Z:R}],\"lab\":[{lab.L:R},{lab.A:R},{lab.B:R}],\"rgb\":[{r:R},{g:R},{b:R}],\"hex\":\"{Srgb.Hex(lab)}\",\"difference\":{Difference2000.Between(before, lab):R}}}"));
+            to.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{{\"xyz\":[{xyz.X:R},{xyz.Y:R},{xyz.Z:R}],\"lab\":[{lab.L:R},{lab.A:R},{lab.B:R}],\"rgb\":[{r:R},{g:R},{b:R}],\"hex\":\"{Srgb.Hex(lab)}\",\"difference\":{Difference2000.Between(before, lab):R}}}"
+                )
+            );
             before = lab;
         }
 
@@ -28,7 +32,15 @@ public static class Colours
 
     private static Lab Hair(Random random)
     {
-        var dye = new Pigment(random.NextDouble() * .3, random.NextDouble() * .2, random.NextDouble() * .2, random.NextDouble() * .1, random.NextDouble() * .2, random.NextDouble() * .2, random.NextDouble() * .2);
+        var dye = new Pigment(
+            random.NextDouble() * .3,
+            random.NextDouble() * .2,
+            random.NextDouble() * .2,
+            random.NextDouble() * .1,
+            random.NextDouble() * .2,
+            random.NextDouble() * .2,
+            random.NextDouble() * .2
+        );
         return (Melanin.Lifted(1 + 9 * random.NextDouble(), 2 * random.NextDouble()) with { Dye = dye }).Lab;
     }
 }

@@ -32,14 +32,27 @@ public static class Exhaustive
             var least = some.Min(s => (s.Breach, s.Outside));
             var alike = some.Where(s => (s.Breach, s.Outside) == least).ToList();
             double to = alike.Min(s => s.DeltaE) + Values.AlikeDeltaE;
-            return alike.Where(s => s.DeltaE <= to).OrderBy(s => s.Away).ThenBy(s => last is null || !Same(s.Parts, last)).ThenBy(s => s.DeltaE).ThenBy(s => s.Codes, StringComparer.Ordinal).First();
+            return alike
+                .Where(s => s.DeltaE <= to)
+                .OrderBy(s => s.Away)
+                .ThenBy(s => last is null || !Same(s.Parts, last))
+                .ThenBy(s => s.DeltaE)
+                .ThenBy(s => s.Codes, StringComparer.Ordinal)
+                .First();
         }
 
         // Each part more has to bring it nearer by more than 1.5, or break less.
         Seen? best = null;
         for (int parts = 1; parts <= 3; parts++)
         {
-            if (Of(parts) is { } more && (best is null || more.Breach < best.Breach || (more.Breach == best.Breach && best.DeltaE - more.DeltaE > Values.PartEarnsDeltaE * (more.Parts.Length - best.Parts.Length))))
+            if (
+                Of(parts) is { } more
+                && (
+                    best is null
+                    || more.Breach < best.Breach
+                    || (more.Breach == best.Breach && best.DeltaE - more.DeltaE > Values.PartEarnsDeltaE * (more.Parts.Length - best.Parts.Length))
+                )
+            )
             {
                 best = more;
             }
@@ -77,8 +90,16 @@ public static class Exhaustive
             var deep = parts.Select(p => (ShadeOf.Parse(p.Shade)!.Level, p.Share.Value)).Where(p => p.Level > 0).ToList();
             double mean = deep.Sum(p => p.Level * p.Value) / deep.Sum(p => p.Value);
             bool free = rules.Each is null;
-            all.Add(new Seen(parts, seen.DeltaE, breach | rules.Of(canvas, seen), free ? 0 : Math.Round(rules.Off(mean), 6), free ? 0 : Math.Round(Math.Abs(mean - rules.Wish.Level.Value), 6),
-                string.Join(' ', parts.OrderBy(p => ShadeOf.Parse(p.Shade)!.Concentrate).ThenBy(p => p.Shade, StringComparer.Ordinal).Select(p => p.Shade))));
+            all.Add(
+                new Seen(
+                    parts,
+                    seen.DeltaE,
+                    breach | rules.Of(canvas, seen),
+                    free ? 0 : Math.Round(rules.Off(mean), 6),
+                    free ? 0 : Math.Round(Math.Abs(mean - rules.Wish.Level.Value), 6),
+                    string.Join(' ', parts.OrderBy(p => ShadeOf.Parse(p.Shade)!.Concentrate).ThenBy(p => p.Shade, StringComparer.Ordinal).Select(p => p.Shade))
+                )
+            );
         }
     }
 

@@ -8,13 +8,18 @@ namespace Kitto.Bench;
 /// </summary>
 public static class SameAnswers
 {
-    private const int Seed = 20_270_415, Anything = 1_300, Ordinary = 500, Wrong = 200, Shown = 5;
+    private const int Seed = 20_270_415,
+        Anything = 1_300,
+        Ordinary = 500,
+        Wrong = 200,
+        Shown = 5;
 
     /// <summary>Cases that are legal in every field over its whole range, ordinary heads spread over their grid, and documents with something wrong in them.</summary>
     public static IEnumerable<string> Cases()
     {
         var shelf = ColourSpeed.Shelf;
-        string[] lines = [.. shelf.Lines.Select(l => l.Id)], shades = [.. shelf.Lines.SelectMany(l => l.Shades).Select(s => s.Code).Distinct()];
+        string[] lines = [.. shelf.Lines.Select(l => l.Id)],
+            shades = [.. shelf.Lines.SelectMany(l => l.Shades).Select(s => s.Code).Distinct()];
         var make = new Mutated(Seed);
         for (int i = 0; i < Anything; i++)
         {
@@ -53,7 +58,10 @@ public static class SameAnswers
         }
 
         string[] before = File.ReadAllLines(file);
-        var other = Enumerable.Range(0, Math.Max(before.Length, answers.Count)).Where(i => i >= before.Length || i >= answers.Count || before[i] != answers[i].Document).ToList();
+        var other = Enumerable
+            .Range(0, Math.Max(before.Length, answers.Count))
+            .Where(i => i >= before.Length || i >= answers.Count || before[i] != answers[i].Document)
+            .ToList();
         output.WriteLine($"{other.Count} answers are other than before");
         foreach (int i in other.Where(i => i < before.Length && i < answers.Count).Take(Shown))
         {

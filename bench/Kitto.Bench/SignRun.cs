@@ -12,7 +12,11 @@ public static class SignRun
     public static int Run(TextWriter to, bool list)
     {
         var shelf = ColourSpeed.Shelf;
-        int heads = 0, bad = 0, unsaid = 0, spoiled = 0, confirm = 0;
+        int heads = 0,
+            bad = 0,
+            unsaid = 0,
+            spoiled = 0,
+            confirm = 0;
         var rules = new Dictionary<string, int>();
         foreach (var (says, text) in Signable.Heads())
         {
@@ -36,12 +40,18 @@ public static class SignRun
 
             if (list && broken.Count > 0)
             {
-                to.WriteLine($"{says}: {string.Join(" ", broken)}: {string.Join("; ", p.Formulas.Select(f => $"{f.Use} {string.Join(" + ", f.Parts.Select(x => $"{x.Shade} {x.Share}"))} @{f.Developer.Volume}"))}");
+                to.WriteLine(
+                    $"{says}: {string.Join(" ", broken)}: {string.Join("; ", p.Formulas.Select(f => $"{f.Use} {string.Join(" + ", f.Parts.Select(x => $"{x.Shade} {x.Share}"))} @{f.Developer.Volume}"))}"
+                );
             }
         }
 
-        to.WriteLine($"{heads} heads; {bad} proposals break a rule ({100.0 * bad / heads:0.00} of 100, at most {Most} wanted): {string.Join(", ", rules.OrderBy(r => r.Key).Select(r => $"{r.Key} {r.Value}"))}");
-        to.WriteLine($"breaches that are not said: {unsaid}; lengths spoiled (SV14): {spoiled}; proposals that ask for a yes because they come out far from the wish: {confirm}");
+        to.WriteLine(
+            $"{heads} heads; {bad} proposals break a rule ({100.0 * bad / heads:0.00} of 100, at most {Most} wanted): {string.Join(", ", rules.OrderBy(r => r.Key).Select(r => $"{r.Key} {r.Value}"))}"
+        );
+        to.WriteLine(
+            $"breaches that are not said: {unsaid}; lengths spoiled (SV14): {spoiled}; proposals that ask for a yes because they come out far from the wish: {confirm}"
+        );
         return 100.0 * bad / heads <= Most && unsaid == 0 && spoiled == 0 ? 0 : 1;
     }
 }

@@ -19,7 +19,10 @@ public static class Study
     public static void Run(TextWriter to)
     {
         var random = new Random(20_27);
-        double[] ranOut = new double[KitsEach], left = new double[KitsEach], sent = new double[KitsEach], sd = new double[KitsEach];
+        double[] ranOut = new double[KitsEach],
+            left = new double[KitsEach],
+            sent = new double[KitsEach],
+            sd = new double[KitsEach];
         for (int client = 0; client < Clients; client++)
         {
             var prior = HandFactor.Prior(Who.Alone);
@@ -47,7 +50,12 @@ public static class Study
         to.WriteLine("|---|---|---|---|---|");
         for (int kit = 0; kit < KitsEach; kit++)
         {
-            to.WriteLine(string.Create(CultureInfo.InvariantCulture, $"| {kit + 1} | {100 * ranOut[kit] / Clients:0.00} | {left[kit] / Clients:0.00} | {sent[kit] / Clients:0.0} | {sd[kit] / Clients:0.000} |"));
+            to.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"| {kit + 1} | {100 * ranOut[kit] / Clients:0.00} | {left[kit] / Clients:0.00} | {sent[kit] / Clients:0.0} | {sd[kit] / Clients:0.000} |"
+                )
+            );
         }
 
         double worst = Enumerable.Range(1, KitsEach - 1).Max(k => Math.Abs(100 * ranOut[k] / Clients - 100 * (1 - Level)));

@@ -42,26 +42,48 @@ try {
     await wire.send('Network.enable');
     await wire.send('Network.emulateNetworkConditions', line);
     await wire.send('Emulation.setCPUThrottlingRate', { rate: 4 });
-    let bytes = 0, asked = 0;
-    wire.on('Network.loadingFinished', e => { bytes += e.encodedDataLength; });
-    wire.on('Network.requestWillBeSent', () => { asked++; });
+    let bytes = 0,
+      asked = 0;
+    wire.on('Network.loadingFinished', e => {
+      bytes += e.encodedDataLength;
+    });
+    wire.on('Network.requestWillBeSent', () => {
+      asked++;
+    });
     await tab.goto(path, { waitUntil: 'networkidle', timeout: 120_000 });
     await tab.waitForTimeout(500);
-    const seen = await tab.evaluate(() => new Promise(resolve => {
-      let paint = 0, shift = 0;
-      new PerformanceObserver(list => { for (const e of list.getEntries()) paint = e.startTime; }).observe({ type: 'largest-contentful-paint', buffered: true });
-      new PerformanceObserver(list => { for (const e of list.getEntries()) if (!e.hadRecentInput) shift += e.value; }).observe({ type: 'layout-shift', buffered: true });
-      setTimeout(() => resolve({ paint, shift, first: performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0 }), 300);
-    }));
+    const seen = await tab.evaluate(
+      () =>
+        new Promise(resolve => {
+          let paint = 0,
+            shift = 0;
+          new PerformanceObserver(list => {
+            for (const e of list.getEntries()) paint = e.startTime;
+          }).observe({ type: 'largest-contentful-paint', buffered: true });
+          new PerformanceObserver(list => {
+            for (const e of list.getEntries()) if (!e.hadRecentInput) shift += e.value;
+          }).observe({ type: 'layout-shift', buffered: true });
+          setTimeout(() => resolve({ paint, shift, first: performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0 }), 300);
+        }),
+    );
     await wire.detach();
     return { kB: bytes / 1000, asked, ...seen };
   };
-  for (const [name, path, phone] of [['questions', ask, true], ['guide', guide, true], ['prescription', prescription, false]]) {
-    const context = await browser.newContext({ storageState: phone ? undefined : storageState, viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 } });
+  for (const [name, path, phone] of [
+    ['questions', ask, true],
+    ['guide', guide, true],
+    ['prescription', prescription, false],
+  ]) {
+    const context = await browser.newContext({
+      storageState: phone ? undefined : storageState,
+      viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    });
     const tab = await context.newPage();
     for (const how of ['cold', 'warm']) {
       const { kB, asked, paint, first, shift } = await look(tab, path);
-      console.log(`${name.padEnd(13)} ${how}  ${kB.toFixed(0).padStart(4)} kB in ${String(asked).padStart(2)} requests   first paint ${(first / 1000).toFixed(1)} s   largest ${(paint / 1000).toFixed(1)} s   shift ${shift.toFixed(3)}`);
+      console.log(
+        `${name.padEnd(13)} ${how}  ${kB.toFixed(0).padStart(4)} kB in ${String(asked).padStart(2)} requests   first paint ${(first / 1000).toFixed(1)} s   largest ${(paint / 1000).toFixed(1)} s   shift ${shift.toFixed(3)}`,
+      );
       await tab.goto('about:blank');
     }
     await context.close();

@@ -44,7 +44,14 @@ catch (Exception failure) when (failure is IOException or UnauthorizedAccessExce
     return Wrong(new FieldError("file", $"cannot be read: {failure.Message}", "the path of a file that exists"));
 }
 
-static int Exit(AnswerKind kind) => kind switch { AnswerKind.Prescription => 0, AnswerKind.BadInput => 2, AnswerKind.Failed => 1, _ => throw new ArgumentOutOfRangeException(nameof(kind)) };
+static int Exit(AnswerKind kind) =>
+    kind switch
+    {
+        AnswerKind.Prescription => 0,
+        AnswerKind.BadInput => 2,
+        AnswerKind.Failed => 1,
+        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+    };
 
 static int Wrong(params FieldError[] errors)
 {
@@ -72,7 +79,11 @@ static (string? Source, bool Many, string? Folder) Read(List<string> words)
 
 static Shelf? Catalogue(string folder, out IReadOnlyList<FieldError> complaints)
 {
-    var files = Directory.EnumerateFiles(folder, "*.json").Order(StringComparer.Ordinal).Select(f => (Name: Path.GetFileName(f), Text: File.ReadAllText(f))).ToList();
+    var files = Directory
+        .EnumerateFiles(folder, "*.json")
+        .Order(StringComparer.Ordinal)
+        .Select(f => (Name: Path.GetFileName(f), Text: File.ReadAllText(f)))
+        .ToList();
     var (shelf, errors) = CatalogueReader.ReadAll(files);
     complaints = files.Count == 0 ? [new FieldError("lines", $"hold no line: {folder} has no .json file", "a folder of line/1 documents")] : errors;
     return complaints.Count > 0 ? null : shelf;

@@ -40,24 +40,36 @@ internal static class Assumptions
             }
         }
 
-        return p with { Assumed = c.Assumed, Confirm = [.. p.Confirm, .. asked] };
+        return p with
+        {
+            Assumed = c.Assumed,
+            Confirm = [.. p.Confirm, .. asked],
+        };
     }
 
-    private static Case With(Case c, Hair hair, string path) => c with
-    {
-        Assumed = [],
-        Reading = c.Reading with
+    private static Case With(Case c, Hair hair, string path) =>
+        c with
         {
-            Hair = hair,
-            Zones = path == "hair.texture" ? [.. c.Reading.Zones.Select(z => z with { Texture = z.Texture == c.Reading.Hair.Texture ? hair.Texture : z.Texture })] : c.Reading.Zones,
-        },
-    };
+            Assumed = [],
+            Reading = c.Reading with
+            {
+                Hair = hair,
+                Zones =
+                    path == "hair.texture"
+                        ? [.. c.Reading.Zones.Select(z => z with { Texture = z.Texture == c.Reading.Hair.Texture ? hair.Texture : z.Texture })]
+                        : c.Reading.Zones,
+            },
+        };
 
-    private static bool Fits(Hair hair, Reading reading) => reading.Included.All(z => z.Read.Regrowth.Centimetres <= hair.LengthCm + 1e-9) && hair.LengthCm is >= 1 and <= 120;
+    private static bool Fits(Hair hair, Reading reading) =>
+        reading.Included.All(z => z.Read.Regrowth.Centimetres <= hair.LengthCm + 1e-9) && hair.LengthCm is >= 1 and <= 120;
 
     private static Hair Lengths(Hair h, double by) => h with { Lengths = h.Lengths with { Level = Level.Of(Math.Clamp(h.Lengths.Level.Value + by, 1, 12)) } };
 
-    private static double Moved(double? one, double? two) => one is { } a && two is > 0 and { } b ? Math.Abs(a / b - 1) : one is null && two is null ? 0 : 1;
+    private static double Moved(double? one, double? two) =>
+        one is { } a && two is > 0 and { } b ? Math.Abs(a / b - 1)
+        : one is null && two is null ? 0
+        : 1;
 
     private static double Apart(Forecast one, Forecast two) =>
         new[] { (one.Roots, two.Roots), (one.Lengths, two.Lengths) }.Select(x => x is ({ } a, { } b) ? Difference2000.Between(Lab(a), Lab(b)) : 0).Max();

@@ -12,18 +12,25 @@ public enum Service
 {
     /// <summary>Regrowth only (SV1).</summary>
     RootTouchUp,
+
     /// <summary>Regrowth, and the faded lengths freshened (SV9).</summary>
     RootAndRefresh,
+
     /// <summary>Tone and shine on the lengths (SV2).</summary>
     Gloss,
+
     /// <summary>Regrowth, then a separate gloss on the lengths.</summary>
     RootAndGloss,
+
     /// <summary>Deeper roots melted into lighter lengths (SV5).</summary>
     RootShadow,
+
     /// <summary>One to two levels of lift on virgin regrowth (SV6).</summary>
     BaseLift,
+
     /// <summary>Translucent cover (SV7).</summary>
     GreyBlend,
+
     /// <summary>Lightener: salon only (SA8).</summary>
     Lighten,
 }
@@ -62,8 +69,10 @@ public enum How
 {
     /// <summary>The usual way.</summary>
     Usual,
+
     /// <summary>A gloss with an equal part of clear, watched, one to three minutes (SV18).</summary>
     QuickTone,
+
     /// <summary>Permanent, rinse, then a demi of the same level and family on the same hair (SV19).</summary>
     TwoSteps,
 }
@@ -91,10 +100,17 @@ public sealed record HerWay(string Rule, string Way, string Reason, string By, D
 /// <param name="Schools">Chosen schools by rule id; where nothing stands the default holds.</param>
 /// <param name="Costs">The house's own costs of both mistakes; where given, they set the service level.</param>
 /// <param name="ForHer">Where this client is treated otherwise.</param>
-public sealed record House(double ServiceLevel, Grams ScaleStep, IReadOnlyDictionary<string, string> Schools, Costs? Costs = null, IReadOnlyList<HerWay>? ForHer = null)
+public sealed record House(
+    double ServiceLevel,
+    Grams ScaleStep,
+    IReadOnlyDictionary<string, string> Schools,
+    Costs? Costs = null,
+    IReadOnlyList<HerWay>? ForHer = null
+)
 {
     /// <summary>The quantile that is sent: the newsvendor's from the house's costs, else the fixed level (quantity 4).</summary>
-    public double Quantile => Costs is { } c ? Math.Clamp(c.ShortPerGram / (c.ShortPerGram + c.LeftPerGram), Values.LeastServiceLevel, Values.GreatestServiceLevel) : ServiceLevel;
+    public double Quantile =>
+        Costs is { } c ? Math.Clamp(c.ShortPerGram / (c.ShortPerGram + c.LeftPerGram), Values.LeastServiceLevel, Values.GreatestServiceLevel) : ServiceLevel;
 
     /// <summary>The house as it comes: nine kits in ten do not run out, a scale of a tenth of a gram, every school at its default.</summary>
     public static House Default { get; } = new(0.9, Grams.Of(0.1), new Dictionary<string, string>());
@@ -123,7 +139,15 @@ public sealed record GivenFormula(string Use, IReadOnlyList<MixPart> Parts, Volu
 /// <param name="Reports">How earlier kits came out against their forecast.</param>
 /// <param name="Painting">How the colourist wants it painted; null: as the numbers say.</param>
 public sealed record Case(
-    Reading Reading, Goal Goal, string? LineId, GivenFormula? Formula, PlanWish? Plan, House House, IReadOnlyList<ColourReport> Reports, PaintWish? Painting = null)
+    Reading Reading,
+    Goal Goal,
+    string? LineId,
+    GivenFormula? Formula,
+    PlanWish? Plan,
+    House House,
+    IReadOnlyList<ColourReport> Reports,
+    PaintWish? Painting = null
+)
 {
     /// <summary>Facts that nobody said and a usual value stands for, by their paths.</summary>
     public IReadOnlyList<string> Assumed { get; init; } = [];

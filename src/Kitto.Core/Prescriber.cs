@@ -42,12 +42,15 @@ public static class Prescriber
         var chosen = new List<SelectedFormula>();
         foreach (var (formula, at) in strand.Formulas.Select((f, at) => (f, at)))
         {
-            var before = formula.Use == FormulaPlan.Second && chosen[0] is { ApplicationTarget: { } met, Mix: { } on } ? (met, on) : ((ApplicationTarget, Mixture)?)null;
-            var canvas = formula.Line.Kind == LineKind.Lightener ? null : ApplicationTarget.Of(formula, at, strand, c.Reading, laid.Soften, laid.Residual, before);
+            var before =
+                formula.Use == FormulaPlan.Second && chosen[0] is { ApplicationTarget: { } met, Mix: { } on } ? (met, on) : ((ApplicationTarget, Mixture)?)null;
+            var canvas =
+                formula.Line.Kind == LineKind.Lightener ? null : ApplicationTarget.Of(formula, at, strand, c.Reading, laid.Soften, laid.Residual, before);
             chosen.Add(SelectedFormula.Of(formula, c.Reading, canvas, laid.Rules(at), at == 0, why));
         }
 
-        var pulled = strand.Pulled && chosen[0].ApplicationTarget is not null ? ApplicationTarget.Pulled(strand.Formulas[0], strand, c.Reading, laid.Residual) : null;
+        var pulled =
+            strand.Pulled && chosen[0].ApplicationTarget is not null ? ApplicationTarget.Pulled(strand.Formulas[0], strand, c.Reading, laid.Residual) : null;
         if (pulled is not null && pulled.Spoils(pulled.Look(chosen[0].Mix!)))
         {
             why.Add(new Because("SV14", "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.", Topic.Attention));
@@ -59,7 +62,9 @@ public static class Prescriber
         double? spread = HeadForecast.Spread(chosen[0], main, why);
 
         // 9 parts
-        var formulas = chosen.Select((m, at) => Amount.WeighOut(m.Plan, m.Parts, sizes[at], c.House, kit, strand.Formulas.Take(at).All(f => f.Line != m.Plan.Line), why)).ToList();
+        var formulas = chosen
+            .Select((m, at) => Amount.WeighOut(m.Plan, m.Parts, sizes[at], c.House, kit, strand.Formulas.Take(at).All(f => f.Line != m.Plan.Line), why))
+            .ToList();
         Amount.Say(c, laid.Hands, laid.Belief, strand, sizes, formulas, kit, why);
 
         why.AddRange(planWhy);
@@ -68,30 +73,82 @@ public static class Prescriber
         var tested = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why, kit);
         if (laid.Soften)
         {
-            why.Add(new Because("AP9", $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.Way<PreSoftening>() == PreSoftening.Long ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {Values.PreSoftenGrams} g in its own vial.", Topic.Tests));
+            why.Add(
+                new Because(
+                    "AP9",
+                    $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.Way<PreSoftening>() == PreSoftening.Long ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {Values.PreSoftenGrams} g in its own vial.",
+                    Topic.Tests
+                )
+            );
         }
 
         Grams Total(Func<Sizing, Grams> of) => Grams.Of(sizes.Sum(s => of(s).Value)).Tenths();
         var sent = Grams.Of(Math.Round(formulas.Sum(f => f.MixGrams.Value), 3));
         var mistakes = OrderRisk.Of(Grams.Of(sizes.Sum(s => s.Base.Value)), laid.Belief, Grams.Of(sizes.Sum(s => s.Residue.Value)), sent);
         return new Prescription(
-            Prescription.Version, laid.Decision,
+            Prescription.Version,
+            laid.Decision,
             [.. new[] { skin == SkinState.Required ? "SA5" : null, tested == StrandState.Required ? "SA12" : null }.OfType<string>()],
-            Order(why), Advice.On(c, laid.Roots), formulas,
-            new Quantities(Total(s => s.Base), Total(s => s.Use), Total(s => s.UseLow), Total(s => s.UseHigh), Total(s => s.Residue),
-                sent, laid.Clocks[0].Batches.Count, Share.Of(Math.Round(mistakes.RunsOut.Value, 4)), mistakes.Left.Tenths()),
-            main with { SpreadDeltaE = spread }, forecast, Others(chosen[0], formulas[0]),
-            new KitTests(skin, tested, Values.SkinTestHours, Grams.Of(Values.SkinTestGrams), Grams.Of(Values.StrandTestGrams), Grams.Of(laid.Soften ? Values.PreSoftenGrams : 0)), laid.Plan, next)
+            Order(why),
+            Advice.On(c, laid.Roots),
+            formulas,
+            new Quantities(
+                Total(s => s.Base),
+                Total(s => s.Use),
+                Total(s => s.UseLow),
+                Total(s => s.UseHigh),
+                Total(s => s.Residue),
+                sent,
+                laid.Clocks[0].Batches.Count,
+                Share.Of(Math.Round(mistakes.RunsOut.Value, 4)),
+                mistakes.Left.Tenths()
+            ),
+            main with
+            {
+                SpreadDeltaE = spread,
+            },
+            forecast,
+            Others(chosen[0], formulas[0]),
+            new KitTests(
+                skin,
+                tested,
+                Values.SkinTestHours,
+                Grams.Of(Values.SkinTestGrams),
+                Grams.Of(Values.StrandTestGrams),
+                Grams.Of(laid.Soften ? Values.PreSoftenGrams : 0)
+            ),
+            laid.Plan,
+            next
+        )
         {
             Strand = looks,
-            Confirm = [.. chosen.Where(m => !m.Plan.Wish.Clear && m.MixForecast?.DeltaE > Values.AnotherColourDeltaE).Select(m => new Confirmation(m.Plan.Use,
-                $"The {StrandWords.Of(m.Plan.Use)} comes out {m.MixForecast!.DeltaE:0.0} from the wish, plainly another colour: I have seen that and mean it."))],
+            Confirm =
+            [
+                .. chosen
+                    .Where(m => !m.Plan.Wish.Clear && m.MixForecast?.DeltaE > Values.AnotherColourDeltaE)
+                    .Select(m => new Confirmation(
+                        m.Plan.Use,
+                        $"The {StrandWords.Of(m.Plan.Use)} comes out {m.MixForecast!.DeltaE:0.0} from the wish, plainly another colour: I have seen that and mean it."
+                    )),
+            ],
         };
     }
 
     /// <summary>A case as far as it is settled before any shade is chosen: who, what goes where, when, and how much.</summary>
     internal sealed record Laid(
-        Case Case, Wish Roots, StrandPlan Strand, Decision Decision, Hands Hands, HandFactor Belief, IReadOnlyList<Timed> Clocks, IReadOnlyList<Sizing> Sizes, bool Soften, Lab Residual, KitPlan? Plan, int Days)
+        Case Case,
+        Wish Roots,
+        StrandPlan Strand,
+        Decision Decision,
+        Hands Hands,
+        HandFactor Belief,
+        IReadOnlyList<Timed> Clocks,
+        IReadOnlyList<Sizing> Sizes,
+        bool Soften,
+        Lab Residual,
+        KitPlan? Plan,
+        int Days
+    )
     {
         /// <summary>The rules of one formula.</summary>
         public MixRules Rules(int at)
@@ -99,7 +156,13 @@ public static class Prescriber
             var (formula, reading) = (Strand.Formulas[at], Case.Reading);
             var states = Strand.Of(at).Where(r => r.Turn != Turn.Last).Select(r => HairState.Of(reading, r.Zone, r.Stretch)).Distinct().ToList();
             double least = Weigh.LeastShare(Sizes[at].Portions, formula.Ratio, Case.House.ScaleStep);
-            return MixRules.For(formula, formula.OnRoots && formula.Use != FormulaPlan.Second ? reading.DecisiveGrey : Share.Of(0), states, formula.Dilutes ? least * 2 : least, reading.Hair.Porosity == Porosity.High);
+            return MixRules.For(
+                formula,
+                formula.OnRoots && formula.Use != FormulaPlan.Second ? reading.DecisiveGrey : Share.Of(0),
+                states,
+                formula.Dilutes ? least * 2 : least,
+                reading.Hair.Porosity == Porosity.High
+            );
         }
     }
 
@@ -122,7 +185,8 @@ public static class Prescriber
 
         // 4 service, 5 target: every stretch of the strand
         var roots = Wishes.Of(c, why);
-        var line = shelf.For(c.Goal, c.LineId, c.House, c.Reading.GreyIsTheReason) ?? throw new InvalidOperationException("The shelf lacks a line for this service.");
+        var line =
+            shelf.For(c.Goal, c.LineId, c.House, c.Reading.GreyIsTheReason) ?? throw new InvalidOperationException("The shelf lacks a line for this service.");
         var strand = StrandPlan.Of(c, roots, line, shelf, why);
         var chair = SalonOnly.Of(c, roots, strand, strand.Formulas.SelectMany(f => f.Blend).MaxBy(b => b.Volume.Value).Volume).ToList();
         why.AddRange(chair);
@@ -138,7 +202,13 @@ public static class Prescriber
         strand = strand.Timed(clocks[0].Schedule, clocks.Select((t, i) => (t, i)).Skip(1).ToDictionary(x => x.i, x => x.t.Schedule));
         if (strand.Rows.FirstOrDefault(r => r.Does == Does.PullThrough) is { } through)
         {
-            why.Add(new Because("TM4", $"The lengths get theirs {through.StartsAt} after the first stroke, so that all is rinsed together; the ends last.", Topic.Clock));
+            why.Add(
+                new Because(
+                    "TM4",
+                    $"The lengths get theirs {through.StartsAt} after the first stroke, so that all is rinsed together; the ends last.",
+                    Topic.Clock
+                )
+            );
         }
 
         // 7 amount, which wants no shades: hair, hands and bowls
@@ -147,23 +217,34 @@ public static class Prescriber
         var residual = Residual.Of(c.Reports);
         if (c.Reports.Count > 0)
         {
-            why.Add(new Because("OU1", $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.", Topic.Shade));
+            why.Add(
+                new Because(
+                    "OU1",
+                    $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.",
+                    Topic.Shade
+                )
+            );
         }
 
         return new Laid(c, roots, strand, decision, hands, belief, clocks, sizes, Softens(c, line), residual, plan, days);
     }
 
     /// <summary>What decides comes first: stops, what asks for her attention, the mix, then the rest.</summary>
-    private static List<Because> Order(IEnumerable<Because> why) => [.. why.OrderBy(b => b switch
-    {
-        { About: Topic.Stop } => 0,
-        { About: Topic.Salon } => 1,
-        { About: Topic.Attention } => 2,
-        { About: Topic.Caution, Rule: not ("SA10" or "SA22" or "SA23" or "RD3" or "RD6") } => 2,
-        { About: Topic.Shade or Topic.Lengths or Topic.Developer } => 3,
-        { About: Topic.Caution } => 5,
-        _ => 4,
-    })];
+    private static List<Because> Order(IEnumerable<Because> why) =>
+        [
+            .. why.OrderBy(b =>
+                b switch
+                {
+                    { About: Topic.Stop } => 0,
+                    { About: Topic.Salon } => 1,
+                    { About: Topic.Attention } => 2,
+                    { About: Topic.Caution, Rule: not ("SA10" or "SA22" or "SA23" or "RD3" or "RD6") } => 2,
+                    { About: Topic.Shade or Topic.Lengths or Topic.Developer } => 3,
+                    { About: Topic.Caution } => 5,
+                    _ => 4,
+                }
+            ),
+        ];
 
     /// <summary>The clock of one formula: the roots' by the service, a gloss after it by its own.</summary>
     private static Timed Clock(Case c, Hands hands, StrandPlan strand, int at, ICollection<Because> why)
@@ -173,15 +254,40 @@ public static class Prescriber
         Minutes? timer = formula.Quick ? Minutes.Of(Values.QuickToneMinutes) : null;
         return at == 0
             ? Timing.Choose(on, hands, c.Goal.Service, formula.Line, formula.Wish.Level.Value, c.House, why, c.Painting, strand.InTwo, timer)
-            : Timing.Choose(on, hands, formula.OnRoots ? Service.RootTouchUp : Service.Gloss, formula.Line, formula.Wish.Level.Value, c.House, why, timer: timer);
+            : Timing.Choose(
+                on,
+                hands,
+                formula.OnRoots ? Service.RootTouchUp : Service.Gloss,
+                formula.Line,
+                formula.Wish.Level.Value,
+                c.House,
+                why,
+                timer: timer
+            );
     }
 
-    private static Prescription Stopped(Case c, IReadOnlyList<Because> why) => new(
-        Prescription.Version, Decision.Stop, [], why, [], [], null, null, Forecast.None, [],
-        new KitTests(
-            c.Reading.Client.SkinTest is { Result: SkinResult.Reacted } ? SkinState.Reacted : SkinState.Required,
-            c.Reading.Client.StrandTest is { Result: StrandResult.Damaged } ? StrandState.Failed : StrandState.Required,
-            Values.SkinTestHours, Grams.Of(0), Grams.Of(0), Grams.Of(0)), null);
+    private static Prescription Stopped(Case c, IReadOnlyList<Because> why) =>
+        new(
+            Prescription.Version,
+            Decision.Stop,
+            [],
+            why,
+            [],
+            [],
+            null,
+            null,
+            Forecast.None,
+            [],
+            new KitTests(
+                c.Reading.Client.SkinTest is { Result: SkinResult.Reacted } ? SkinState.Reacted : SkinState.Required,
+                c.Reading.Client.StrandTest is { Result: StrandResult.Damaged } ? StrandState.Failed : StrandState.Required,
+                Values.SkinTestHours,
+                Grams.Of(0),
+                Grams.Of(0),
+                Grams.Of(0)
+            ),
+            null
+        );
 
     /// <summary>A departure from the house, with who decided it and why.</summary>
     private static Because SayHers(House house, HerWay way)
@@ -203,24 +309,35 @@ public static class Prescriber
         }
 
         var school = c.House.Way<WhiteHair>();
-        why.Add(new Because("SV7", !line.IsPermanent
-            ? c.LineId is null && school == WhiteHair.Blend && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
-                ? $"The house blends white rather than covering it, so {line.Name} is taken: soft, no hard line, faded in six to eight weeks. It is never promised as full cover."
-                : "Demi blends the white softly and fades; it is never promised as full cover."
-            : school == WhiteHair.Cover || (school == WhiteHair.ByShare && grey.Value >= .3)
-                ? "Permanent colour covers the white; the line shows again after about four weeks."
-                : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.", Topic.Service));
+        why.Add(
+            new Because(
+                "SV7",
+                !line.IsPermanent
+                    ? c.LineId is null && school == WhiteHair.Blend && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
+                        ? $"The house blends white rather than covering it, so {line.Name} is taken: soft, no hard line, faded in six to eight weeks. It is never promised as full cover."
+                        : "Demi blends the white softly and fades; it is never promised as full cover."
+                    : school == WhiteHair.Cover || (school == WhiteHair.ByShare && grey.Value >= .3)
+                        ? "Permanent colour covers the white; the line shows again after about four weeks."
+                        : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.",
+                Topic.Service
+            )
+        );
     }
 
     private static IReadOnlyList<Alternative> Others(SelectedFormula chosen, Formula formula)
     {
         double colour = formula.Parts.Sum(p => p.Grams.Value);
-        return chosen is not { MixForecast: { } looked, ApplicationTarget: { } canvas } ? [] :
-        [
-            .. chosen.Others.Select(o => new Alternative(
-                [.. o.Parts.Select(p => new AlternativePart(p.Shade, Grams.Of(colour * p.Share.Value).Tenths(), p.Share))], Math.Round(o.DeltaE, 2),
-                Srgb.Hex(HeadForecast.Mean(canvas, canvas.Look(new Mixture(chosen.Plan.Line, chosen.Plan.Developer, o.Parts)))), MixWords.Why(o, chosen.Parts, looked.DeltaE))),
-        ];
+        return chosen is not { MixForecast: { } looked, ApplicationTarget: { } canvas }
+            ? []
+            :
+            [
+                .. chosen.Others.Select(o => new Alternative(
+                    [.. o.Parts.Select(p => new AlternativePart(p.Shade, Grams.Of(colour * p.Share.Value).Tenths(), p.Share))],
+                    Math.Round(o.DeltaE, 2),
+                    Srgb.Hex(HeadForecast.Mean(canvas, canvas.Look(new Mixture(chosen.Plan.Line, chosen.Plan.Developer, o.Parts)))),
+                    MixWords.Why(o, chosen.Parts, looked.DeltaE)
+                )),
+            ];
     }
 
     private static bool SameAsLast(Case c, SelectedFormula mix)
@@ -234,7 +351,10 @@ public static class Prescriber
     }
 
     private static bool Softens(Case c, Line line) =>
-        c.Goal.Service is not (Service.Gloss or Service.BaseLift or Service.Lighten) && line.Kind != LineKind.Lightener
-        && (c.Reading.Included.Any(z => z.Read.Resistant)
-            || (c.Reading.Last?.Result?.Coverage == Coverage.GreyShows && c.Reading.DecisiveGrey.Value >= Values.NoGrey));
+        c.Goal.Service is not (Service.Gloss or Service.BaseLift or Service.Lighten)
+        && line.Kind != LineKind.Lightener
+        && (
+            c.Reading.Included.Any(z => z.Read.Resistant)
+            || (c.Reading.Last?.Result?.Coverage == Coverage.GreyShows && c.Reading.DecisiveGrey.Value >= Values.NoGrey)
+        );
 }

@@ -11,8 +11,10 @@ public enum Decision
 {
     /// <summary>A kit may be made.</summary>
     Kit,
+
     /// <summary>Only in the salon; what can be reckoned for the chair is.</summary>
     Salon,
+
     /// <summary>No colour, whatever else.</summary>
     Stop,
 }
@@ -23,7 +25,11 @@ public enum Decision
 /// <param name="FillGrams">Grams weighed into the sachet (DO11).</param>
 /// <param name="Share">Its share of the colour, in a formula; null in a pair, whose shares are the formula's.</param>
 public sealed record PartGrams(
-    string Shade, Grams Grams, Grams FillGrams, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Share? Share = null);
+    string Shade,
+    Grams Grams,
+    Grams FillGrams,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Share? Share = null
+);
 
 /// <summary>Grams of one strength.</summary>
 /// <param name="Volume">Strength.</param>
@@ -39,8 +45,14 @@ public sealed record StrengthGrams(Volume Volume, Grams Grams);
 /// <param name="ColourFillGrams">Colour weighed into the sachet (DO11).</param>
 /// <param name="DeveloperFillGrams">Developer weighed into the bottle (DO11).</param>
 public sealed record Pair(
-    string Name, Grams ColourGrams, Grams DeveloperGrams, IReadOnlyList<PartGrams> Parts, IReadOnlyList<StrengthGrams> Strengths,
-    Grams ColourFillGrams, Grams DeveloperFillGrams)
+    string Name,
+    Grams ColourGrams,
+    Grams DeveloperGrams,
+    IReadOnlyList<PartGrams> Parts,
+    IReadOnlyList<StrengthGrams> Strengths,
+    Grams ColourFillGrams,
+    Grams DeveloperFillGrams
+)
 {
     /// <summary>The name of the pair that is mixed first (DO10).</summary>
     public const string Main = "main";
@@ -68,7 +80,15 @@ public sealed record DeveloperPart(Volume Volume, double Percent, Grams Grams, I
 /// <param name="Ratio">Colour to developer.</param>
 /// <param name="MixGrams">Sum of parts and developer.</param>
 /// <param name="Pairs">The sealed pairs it is sent in.</param>
-public sealed record Formula(string Use, string Line, IReadOnlyList<PartGrams> Parts, DeveloperPart Developer, string Ratio, Grams MixGrams, IReadOnlyList<Pair> Pairs)
+public sealed record Formula(
+    string Use,
+    string Line,
+    IReadOnlyList<PartGrams> Parts,
+    DeveloperPart Developer,
+    string Ratio,
+    Grams MixGrams,
+    IReadOnlyList<Pair> Pairs
+)
 {
     /// <summary>The colour weighed as one blend for all sachets, the tests' too; null where there is one shade, or it is mixed in the chair.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
@@ -93,7 +113,16 @@ public sealed record Formula(string Use, string Line, IReadOnlyList<PartGrams> P
 /// <param name="RunsOutShare">Chance that it runs out.</param>
 /// <param name="LeftGrams">Left over on average.</param>
 public sealed record Quantities(
-    Grams BaseGrams, Grams UseGrams, Grams UseLowGrams, Grams UseHighGrams, Grams ResidueGrams, Grams SendGrams, int Batches, Share RunsOutShare, Grams LeftGrams);
+    Grams BaseGrams,
+    Grams UseGrams,
+    Grams UseLowGrams,
+    Grams UseHighGrams,
+    Grams ResidueGrams,
+    Grams SendGrams,
+    int Batches,
+    Share RunsOutShare,
+    Grams LeftGrams
+);
 
 /// <summary>When a zone is painted and how long the colour is on it.</summary>
 /// <param name="Zone">Which.</param>
@@ -111,7 +140,14 @@ public sealed record ZoneTime(Zone Zone, Minutes PaintedAt, Minutes ContactMinut
 /// <param name="SpreadDeltaE">Colour difference between first and last zone; null until forecast.</param>
 /// <param name="Remedies">What can be done where a zone would have the colour on too long, what changes least first; null where all fits.</param>
 public sealed record Schedule(
-    PaintOrder Order, Minutes PaintMinutes, Minutes ProcessMinutes, Minutes RinseAtMinutes, IReadOnlyList<ZoneTime> Zones, double? SpreadDeltaE, IReadOnlyList<Remedy>? Remedies = null)
+    PaintOrder Order,
+    Minutes PaintMinutes,
+    Minutes ProcessMinutes,
+    Minutes RinseAtMinutes,
+    IReadOnlyList<ZoneTime> Zones,
+    double? SpreadDeltaE,
+    IReadOnlyList<Remedy>? Remedies = null
+)
 {
     /// <summary>The scalp stretch of zones that are painted in two turns, in the order of painting; null where none is (TM6). Their grown stretch stands among <see cref="Zones"/>.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
@@ -120,7 +156,12 @@ public sealed record Schedule(
     /// <summary>Every stroke in the order of painting: a zone, or its grown stretch and later its scalp stretch.</summary>
     [JsonIgnore]
     public IReadOnlyList<(Stroke Stroke, ZoneTime Time)> Strokes =>
-        [.. Zones.Select(z => (new Stroke(z.Zone, false), z)).Concat((Scalp ?? []).Select(z => (new Stroke(z.Zone, true), z))).OrderBy(x => x.z.PaintedAt.Value)];
+        [
+            .. Zones
+                .Select(z => (new Stroke(z.Zone, false), z))
+                .Concat((Scalp ?? []).Select(z => (new Stroke(z.Zone, true), z)))
+                .OrderBy(x => x.z.PaintedAt.Value),
+        ];
 
     /// <summary>Whether a zone is painted in two turns.</summary>
     public bool InTwo(Zone zone) => Scalp?.Any(z => z.Zone == zone) ?? false;
@@ -154,7 +195,16 @@ public sealed record Fibres(IReadOnlyList<double> Lab, string Hex, Look? White, 
 /// <param name="Lifted">After the lift alone: what the dye has to counter (SH2).</param>
 /// <param name="After">After lift and dye.</param>
 public sealed record ZoneForecast(
-    Zone Zone, IReadOnlyList<double> Lab, string Hex, double DeltaE, Share Grey, double Lifts, Fibres Today, Fibres Lifted, Fibres After);
+    Zone Zone,
+    IReadOnlyList<double> Lab,
+    string Hex,
+    double DeltaE,
+    Share Grey,
+    double Lifts,
+    Fibres Today,
+    Fibres Lifted,
+    Fibres After
+);
 
 /// <summary>How the colour leaves again (RD9).</summary>
 /// <param name="ShowsInWeeks">Weeks until the new colour looks plainly faded; null: not within a year.</param>
@@ -176,8 +226,18 @@ public sealed record Fade(int? ShowsInWeeks, int NextKitWeeks, Look? Roots, Look
 /// <param name="GreenA">The greenest a* forecast anywhere, below zero; null where nothing comes out green (SH6).</param>
 /// <param name="Tail">A root shadow's tail afterwards, just past the line (SV5).</param>
 public sealed record Forecast(
-    Look? Roots, Look? Lengths, double? DeltaE, IReadOnlyList<ZoneForecast> PerZone, Look? Target = null, Look? LengthsToday = null,
-    Look? Band = null, Look? BandToday = null, Fade? Fading = null, double? GreenA = null, Look? Tail = null)
+    Look? Roots,
+    Look? Lengths,
+    double? DeltaE,
+    IReadOnlyList<ZoneForecast> PerZone,
+    Look? Target = null,
+    Look? LengthsToday = null,
+    Look? Band = null,
+    Look? BandToday = null,
+    Fade? Fading = null,
+    double? GreenA = null,
+    Look? Tail = null
+)
 {
     /// <summary>What the lengths shall be, where they have a formula of their own beside the roots' (SV13).</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
@@ -228,8 +288,10 @@ public enum SkinState
 {
     /// <summary>Still to be done for some line of the kit.</summary>
     Required,
+
     /// <summary>Clear for every line of the kit.</summary>
     Clear,
+
     /// <summary>She reacted: SA1.</summary>
     Reacted,
 }
@@ -239,10 +301,13 @@ public enum StrandState
 {
     /// <summary>Must be done.</summary>
     Required,
+
     /// <summary>Same formula as before: a good idea, not a lock.</summary>
     Offered,
+
     /// <summary>Right.</summary>
     Clear,
+
     /// <summary>Failed: SA6.</summary>
     Failed,
 }
@@ -276,9 +341,20 @@ public sealed record Confirmation(string What, string Says);
 /// <param name="Plan">Dates, if asked for; null on a stop.</param>
 /// <param name="Next">When the next kit is due; null on a stop and for a gloss.</param>
 public sealed record Prescription(
-    string Kitto, Decision Decision, IReadOnlyList<string> Holds, IReadOnlyList<Because> Because, IReadOnlyList<ServiceAdvice> Advice,
-    IReadOnlyList<Formula> Formulas, Quantities? Quantity, Schedule? Clock, Forecast Forecast, IReadOnlyList<Alternative> Alternatives,
-    KitTests Tests, KitPlan? Plan, NextKit? Next = null)
+    string Kitto,
+    Decision Decision,
+    IReadOnlyList<string> Holds,
+    IReadOnlyList<Because> Because,
+    IReadOnlyList<ServiceAdvice> Advice,
+    IReadOnlyList<Formula> Formulas,
+    Quantities? Quantity,
+    Schedule? Clock,
+    Forecast Forecast,
+    IReadOnlyList<Alternative> Alternatives,
+    KitTests Tests,
+    KitPlan? Plan,
+    NextKit? Next = null
+)
 {
     /// <summary>Every stretch of every zone, with what is done to it; empty on a stop.</summary>
     public IReadOnlyList<ZoneStrand> Strand { get; init; } = [];
@@ -291,12 +367,19 @@ public sealed record Prescription(
 
     /// <summary>The stretches a formula goes on, each with its zone and turn; empty for what was signed before strands were kept.</summary>
     public IReadOnlyList<StrandRow> RowsOf(int formula) =>
-    [
-        .. from zone in Strand
-           from row in zone.Stretches
-           where row.Formula == formula
-           select row with { Zone = zone.Zone, Turn = row is { Does: Does.Colour, Stretch: Stretch.Scalp } && Clock!.InTwo(zone.Zone) ? Turn.Scalp : row.Does == Does.PullThrough ? Turn.Last : Turn.First },
-    ];
+        [
+            .. from zone in Strand
+            from row in zone.Stretches
+            where row.Formula == formula
+            select row with
+            {
+                Zone = zone.Zone,
+                Turn =
+                    row is { Does: Does.Colour, Stretch: Stretch.Scalp } && Clock!.InTwo(zone.Zone) ? Turn.Scalp
+                    : row.Does == Does.PullThrough ? Turn.Last
+                    : Turn.First,
+            },
+        ];
 
     /// <summary>The document this is written as.</summary>
     public const string Version = "prescription/1";

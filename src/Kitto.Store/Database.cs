@@ -33,13 +33,16 @@ public sealed class Database : IAsyncDisposable
     public Database(string connectionString)
     {
         // A pooled connection keeps its role: nothing else is ever set on one, so there is nothing to reset.
-        var builder = new NpgsqlDataSourceBuilder(new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = 60, NoResetOnClose = true }.ConnectionString);
+        var builder = new NpgsqlDataSourceBuilder(
+            new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = 60, NoResetOnClose = true }.ConnectionString
+        );
         builder.UsePhysicalConnectionInitializer(c => c.Execute(AsRole), c => c.ExecuteAsync(AsRole));
         source = builder.Build();
     }
 
     /// <summary>Under the role where it is there; an outside database whose user could not make it is kept by the trigger alone.</summary>
-    private const string AsRole = $"select set_config('role', '{Role}', false) where pg_has_role(current_user, (select oid from pg_roles where rolname = '{Role}'), 'member')";
+    private const string AsRole =
+        $"select set_config('role', '{Role}', false) where pg_has_role(current_user, (select oid from pg_roles where rolname = '{Role}'), 'member')";
 
     /// <summary>A connection that answers. One that has idled is asked first: after the database was started again the pool is full of dead ones, and what is said must not be lost on them.</summary>
     public async ValueTask<NpgsqlConnection> Open()
@@ -65,27 +68,30 @@ public sealed class Database : IAsyncDisposable
         return connection;
     }
 
-    public Task<IReadOnlyList<T>> List<T>(string sql, object? with = null) => On(async connection => (IReadOnlyList<T>)(await connection.QueryAsync<T>(sql, with)).AsList());
+    public Task<IReadOnlyList<T>> List<T>(string sql, object? with = null) =>
+        On(async connection => (IReadOnlyList<T>)(await connection.QueryAsync<T>(sql, with)).AsList());
 
     public Task<T?> One<T>(string sql, object? with = null) => On(connection => connection.QuerySingleOrDefaultAsync<T>(sql, with));
 
     public Task<int> Run(string sql, object? with = null) => On(connection => connection.ExecuteAsync(sql, with));
 
     /// <summary>Runs several statements as one; on any exception nothing is written.</summary>
-    public Task Together(Func<NpgsqlConnection, Task> work) => Together(async connection =>
-    {
-        await work(connection);
-        return true;
-    });
+    public Task Together(Func<NpgsqlConnection, Task> work) =>
+        Together(async connection =>
+        {
+            await work(connection);
+            return true;
+        });
 
     /// <summary>Runs several statements as one; on any exception nothing is written.</summary>
-    public Task<T> Together<T>(Func<NpgsqlConnection, Task<T>> work) => On(async connection =>
-    {
-        await using var transaction = await connection.BeginTransactionAsync();
-        var result = await work(connection);
-        await transaction.CommitAsync();
-        return result;
-    });
+    public Task<T> Together<T>(Func<NpgsqlConnection, Task<T>> work) =>
+        On(async connection =>
+        {
+            await using var transaction = await connection.BeginTransactionAsync();
+            var result = await work(connection);
+            await transaction.CommitAsync();
+            return result;
+        });
 
     /// <summary>Works on a connection; one that broke is remembered, so that the next is asked before it is trusted.</summary>
     internal async Task<T> On<T>(Func<NpgsqlConnection, Task<T>> work)
@@ -118,12 +124,16 @@ public sealed class Database : IAsyncDisposable
         await using var owner = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(connectionString) { Pooling = false }.ConnectionString);
         await owner.OpenAsync();
         await owner.ExecuteAsync("select pg_advisory_lock(@OneAtATime)", new { OneAtATime }, commandTimeout: 600);
-        if (await owner.ExecuteScalarAsync<bool>("select to_regclass('public.filling') is not null") && await owner.ExecuteScalarAsync<bool>("select exists (select 1 from filling)"))
+        if (
+            await owner.ExecuteScalarAsync<bool>("select to_regclass('public.filling') is not null")
+            && await owner.ExecuteScalarAsync<bool>("select exists (select 1 from filling)")
+        )
         {
             await owner.ExecuteAsync("drop schema public cascade; create schema public; grant usage on schema public to public");
         }
 
-        var result = DeployChanges.To.PostgresqlDatabase(connectionString)
+        var result = DeployChanges
+            .To.PostgresqlDatabase(connectionString)
             .WithScriptsEmbeddedInAssembly(typeof(Database).Assembly)
             .WithTransactionPerScript()
             .LogTo(new QuietLog())
@@ -148,7 +158,8 @@ public sealed class Database : IAsyncDisposable
     {
         try
         {
-            await owner.ExecuteAsync($"""
+            await owner.ExecuteAsync(
+                $"""
                 do $$ begin
                     if not exists (select from pg_roles where rolname = '{Role}') then create role {Role} nologin; end if;
                 exception when duplicate_object or unique_violation then null;
@@ -160,7 +171,8 @@ public sealed class Database : IAsyncDisposable
                 grant select, insert, update, delete on all tables in schema public to {Role};
                 grant usage on all sequences in schema public to {Role};
                 revoke update, delete on safety_event, run_step, shelf_version, schemaversions from {Role};
-                """);
+                """
+            );
             return true;
         }
         catch (PostgresException refused) when (refused.SqlState is PostgresErrorCodes.InsufficientPrivilege)

@@ -6,13 +6,52 @@ namespace Kitto.Store;
 
 /// <summary>A signed prescription with its frozen documents.</summary>
 public sealed record SignedPrescription(
-    Guid Id, Guid ClientId, string ClientName, int ReadingVersion, string Decision, string Service, DateTime SignedAt, string SignedBy, string CaseDocument, string Document, string? Guide,
-    Guid? KitId, int? KitNumber, string? KitState, string? ShelfHash);
+    Guid Id,
+    Guid ClientId,
+    string ClientName,
+    int ReadingVersion,
+    string Decision,
+    string Service,
+    DateTime SignedAt,
+    string SignedBy,
+    string CaseDocument,
+    string Document,
+    string? Guide,
+    Guid? KitId,
+    int? KitNumber,
+    string? KitState,
+    string? ShelfHash
+);
 
 /// <summary>A kit.</summary>
 public sealed record Kit(
-    Guid Id, Guid PrescriptionId, Guid ClientId, string ClientName, int Number, string Lines, bool StrandNeeded, int SkinDays, string State, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinOn, DateOnly? StrandOn, DateOnly? ColourOn, DateOnly? DueOn,
-    DateTime SignedAt, DateTime? PackedAt, DateTime? PostedAt, DateTime? StoppedAt, string? StopReason, double? AgreedMinutes, int TransitDays, int? RunFirst, int? RunOff, int Version)
+    Guid Id,
+    Guid PrescriptionId,
+    Guid ClientId,
+    string ClientName,
+    int Number,
+    string Lines,
+    bool StrandNeeded,
+    int SkinDays,
+    string State,
+    DateOnly? FillOn,
+    DateOnly? PostOn,
+    DateOnly? ArrivesOn,
+    DateOnly? SkinOn,
+    DateOnly? StrandOn,
+    DateOnly? ColourOn,
+    DateOnly? DueOn,
+    DateTime SignedAt,
+    DateTime? PackedAt,
+    DateTime? PostedAt,
+    DateTime? StoppedAt,
+    string? StopReason,
+    double? AgreedMinutes,
+    int TransitDays,
+    int? RunFirst,
+    int? RunOff,
+    int Version
+)
 {
     /// <summary>What the gate needs to know of it.</summary>
     public GateKit Gate => new(Id, Lines.Split(','), StrandNeeded, SkinDays, Step, SignedAt, PostedAt, StoppedAt, TransitDays);
@@ -37,8 +76,23 @@ internal static class Steps
 
 /// <summary>A kit as a calendar needs it.</summary>
 public sealed record DatedKit(
-    Guid Id, Guid ClientId, string ClientName, int Number, string State, int Version, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinOn, DateOnly? StrandOn,
-    DateOnly? ColourOn, DateOnly? DueOn, bool Newest, bool Tested, bool StrandDone)
+    Guid Id,
+    Guid ClientId,
+    string ClientName,
+    int Number,
+    string State,
+    int Version,
+    DateOnly? FillOn,
+    DateOnly? PostOn,
+    DateOnly? ArrivesOn,
+    DateOnly? SkinOn,
+    DateOnly? StrandOn,
+    DateOnly? ColourOn,
+    DateOnly? DueOn,
+    bool Newest,
+    bool Tested,
+    bool StrandDone
+)
 {
     /// <summary>Its days as they were planned.</summary>
     public KitDays Days => new(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn);
@@ -74,14 +128,19 @@ public sealed class Kits(Database db)
         left join kit k on k.prescription_id = p.id
         """;
 
-    internal const string OneSql = $"select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.id = @id";
+    internal const string OneSql =
+        $"select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.id = @id";
 
     public Task<Kit?> Get(Guid id) => db.One<Kit>(OneSql, new { id });
 
     /// <summary>The newest kit of a client; null where there is none.</summary>
-    public Task<Kit?> Newest(Guid clientId) => db.One<Kit>($"""
-        select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.client_id = @clientId order by k.number desc limit 1
-        """, new { clientId });
+    public Task<Kit?> Newest(Guid clientId) =>
+        db.One<Kit>(
+            $"""
+            select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.client_id = @clientId order by k.number desc limit 1
+            """,
+            new { clientId }
+        );
 
     public Task<SignedPrescription?> Frozen(Guid id) => db.One<SignedPrescription>($"{SignedSql} where p.id = @id", new { id });
 
@@ -90,28 +149,40 @@ public sealed class Kits(Database db)
         db.List<SignedPrescription>($"{SignedSql} where p.client_id = @clientId order by p.signed_at desc limit 60", new { clientId });
 
     /// <summary>Kits that somebody may still have to see to.</summary>
-    public Task<IReadOnlyList<Kit>> Open() => db.List<Kit>($"""
-        select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.state <> 'closed' order by k.post_on nulls first, c.name
-        """);
+    public Task<IReadOnlyList<Kit>> Open() =>
+        db.List<Kit>(
+            $"""
+            select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.state <> 'closed' order by k.post_on nulls first, c.name
+            """
+        );
 
     /// <summary>Kits with any day in a span, whatever became of them; a report is due some days after colour day.</summary>
-    public Task<IReadOnlyList<DatedKit>> Between(DateOnly from, DateOnly to) => db.List<DatedKit>($"""
-        select {DatedColumns}
-        where k.fill_on between @from and @to or k.post_on between @from and @to or k.arrives_on between @from and @to or k.skin_on between @from and @to
-           or k.strand_on between @from and @to or k.colour_on between @from - {Values.ReportDays} and @to or k.due_on between @from and @to
-        order by c.name
-        """, new { from, to });
+    public Task<IReadOnlyList<DatedKit>> Between(DateOnly from, DateOnly to) =>
+        db.List<DatedKit>(
+            $"""
+            select {DatedColumns}
+            where k.fill_on between @from and @to or k.post_on between @from and @to or k.arrives_on between @from and @to or k.skin_on between @from and @to
+               or k.strand_on between @from and @to or k.colour_on between @from - {Values.ReportDays} and @to or k.due_on between @from and @to
+            order by c.name
+            """,
+            new { from, to }
+        );
 
     /// <summary>The kits of one client that still have days.</summary>
-    public Task<IReadOnlyList<DatedKit>> Dated(Guid clientId) => db.List<DatedKit>($"select {DatedColumns} where k.client_id = @clientId order by k.number desc limit 6", new { clientId });
+    public Task<IReadOnlyList<DatedKit>> Dated(Guid clientId) =>
+        db.List<DatedKit>($"select {DatedColumns} where k.client_id = @clientId order by k.number desc limit 6", new { clientId });
 
     /// <summary>Heads whose newest prescription is for the chair, or a stop.</summary>
-    public Task<IReadOnlyList<SignedPrescription>> NotAtHome() => db.List<SignedPrescription>($"""
-        {SignedSql}
-        where p.decision <> 'kit' and p.signed_at = (select max(signed_at) from prescription x where x.client_id = p.client_id)
-        order by p.signed_at desc limit 100
-        """);
+    public Task<IReadOnlyList<SignedPrescription>> NotAtHome() =>
+        db.List<SignedPrescription>(
+            $"""
+            {SignedSql}
+            where p.decision <> 'kit' and p.signed_at = (select max(signed_at) from prescription x where x.client_id = p.client_id)
+            order by p.signed_at desc limit 100
+            """
+        );
 
     /// <summary>A stop has been seen and put away.</summary>
-    public Task<int> CloseStopped(Guid kitId) => db.Run("update kit set state = 'closed', version = version + 1 where id = @kitId and state = 'stopped'", new { kitId });
+    public Task<int> CloseStopped(Guid kitId) =>
+        db.Run("update kit set state = 'closed', version = version + 1 where id = @kitId and state = 'stopped'", new { kitId });
 }

@@ -29,34 +29,44 @@ public sealed class Lines(Database db)
     public Task<string?> Kept(string hash) => db.One<string>("select lines::text from shelf_version where hash = @hash", new { hash });
 
     /// <summary>Puts the first lines on an empty shelf; a shelf that has any is left alone.</summary>
-    public Task Fill(IEnumerable<(string Id, string Document)> lines) => db.Together(async connection =>
-    {
-        await connection.ExecuteAsync("lock table line in exclusive mode");
-        if (await connection.ExecuteScalarAsync<int>("select count(*) from line") > 0)
+    public Task Fill(IEnumerable<(string Id, string Document)> lines) =>
+        db.Together(async connection =>
         {
-            return;
-        }
+            await connection.ExecuteAsync("lock table line in exclusive mode");
+            if (await connection.ExecuteScalarAsync<int>("select count(*) from line") > 0)
+            {
+                return;
+            }
 
-        foreach (var (id, document) in lines)
-        {
-            await connection.ExecuteAsync("insert into line (id, document) values (@id, @document::jsonb)", new { id, document });
-        }
-    });
+            foreach (var (id, document) in lines)
+            {
+                await connection.ExecuteAsync("insert into line (id, document) values (@id, @document::jsonb)", new { id, document });
+            }
+        });
 
     /// <summary>Writes lines together. A version of 0 is a new line.</summary>
     /// <exception cref="ConflictException">Someone has changed one meanwhile; nothing was written.</exception>
-    public Task Save(IEnumerable<StoredLine> lines, Guid by) => db.Together(async connection =>
-    {
-        foreach (var line in lines)
+    public Task Save(IEnumerable<StoredLine> lines, Guid by) =>
+        db.Together(async connection =>
         {
-            int rows = await connection.ExecuteAsync(line.Version == 0
-                ? "insert into line (id, document, changed_by) values (@Id, @Document::jsonb, @by) on conflict (id) do nothing"
-                : "update line set document = @Document::jsonb, version = version + 1, changed_at = now(), changed_by = @by where id = @Id and version = @Version",
-                new { line.Id, line.Document, line.Version, by });
-            if (rows == 0)
+            foreach (var line in lines)
             {
-                throw new ConflictException($"Someone else has changed {line.Id} meanwhile.");
+                int rows = await connection.ExecuteAsync(
+                    line.Version == 0
+                        ? "insert into line (id, document, changed_by) values (@Id, @Document::jsonb, @by) on conflict (id) do nothing"
+                        : "update line set document = @Document::jsonb, version = version + 1, changed_at = now(), changed_by = @by where id = @Id and version = @Version",
+                    new
+                    {
+                        line.Id,
+                        line.Document,
+                        line.Version,
+                        by,
+                    }
+                );
+                if (rows == 0)
+                {
+                    throw new ConflictException($"Someone else has changed {line.Id} meanwhile.");
+                }
             }
-        }
-    });
+        });
 }

@@ -47,7 +47,8 @@ public sealed class Links(Database db)
     public Task<Link?> OfKit(Guid kitId) => db.One<Link>($"select {Columns} from link where kit_id = @kitId order by created_at desc limit 1", new { kitId });
 
     /// <summary>The newest link that asks a client.</summary>
-    public Task<Link?> Asking(Guid clientId) => db.One<Link>($"select {Columns} from link where client_id = @clientId and purpose = 'ask' order by created_at desc limit 1", new { clientId });
+    public Task<Link?> Asking(Guid clientId) =>
+        db.One<Link>($"select {Columns} from link where client_id = @clientId and purpose = 'ask' order by created_at desc limit 1", new { clientId });
 
     /// <summary>The link a token opens; null when there never was one. Revoked and expired ones are returned, for a plain answer.</summary>
     public async Task<Link?> Open(string purpose, string token)
@@ -65,11 +66,23 @@ public sealed class Links(Database db)
     private async Task<string> Make(string purpose, Guid? kitId, Guid? clientId, DateTime at, TimeSpan life)
     {
         byte[] token = RandomNumberGenerator.GetBytes(16);
-        await db.Run("""
+        await db.Run(
+            """
             update link set revoked_at = @at
             where purpose = @purpose and kit_id is not distinct from @kitId and client_id is not distinct from @clientId and revoked_at is null;
             insert into link (id, purpose, kit_id, client_id, token_hash, created_at, expires_at) values (@id, @purpose, @kitId, @clientId, @hash, @at, @expires)
-            """, new { id = Guid.CreateVersion7(), purpose, kitId, clientId, hash = SHA256.HashData(token), at, expires = at + life });
+            """,
+            new
+            {
+                id = Guid.CreateVersion7(),
+                purpose,
+                kitId,
+                clientId,
+                hash = SHA256.HashData(token),
+                at,
+                expires = at + life,
+            }
+        );
         return Base64Url.EncodeToString(token);
     }
 }

@@ -32,9 +32,13 @@ public sealed class People(Database db)
 
     public Task Add(Person person) => db.Run(AddSql, person);
 
-    public Task<int> Save(Person person) => db.Run("""
-        update person set user_name = @UserName, normal_name = @NormalName, display_name = @DisplayName, password_hash = @PasswordHash,
-               security_stamp = @SecurityStamp, failed_count = @FailedCount, locked_until = @LockedUntil
-        where id = @Id
-        """, person);
+    public Task<int> Save(Person person) =>
+        db.Run(
+            """
+            update person set user_name = @UserName, normal_name = @NormalName, display_name = @DisplayName, password_hash = @PasswordHash,
+                   security_stamp = @SecurityStamp, failed_count = @FailedCount, locked_until = @LockedUntil
+            where id = @Id
+            """,
+            person
+        );
 }

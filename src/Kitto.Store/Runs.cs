@@ -14,14 +14,29 @@ public sealed class Runs(Database db)
 
     /// <summary>All of every kit that is not done, by kit.</summary>
     public async Task<ILookup<Guid, RunLine>> OfOpenKits() =>
-        (await db.List<Row>($"select {Columns} from run_step where kit_id in (select id from kit where state <> 'closed') order by seq")).ToLookup(r => r.KitId, r => r.Line);
+        (await db.List<Row>($"select {Columns} from run_step where kit_id in (select id from kit where state <> 'closed') order by seq")).ToLookup(
+            r => r.KitId,
+            r => r.Line
+        );
 
     internal static async Task<IReadOnlyList<RunLine>> Of(NpgsqlConnection connection, Guid kitId) =>
         [.. (await connection.QueryAsync<Row>($"select {Columns} from run_step where kit_id = @kitId order by seq", new { kitId })).Select(r => r.Line)];
 
-    internal static Task Append(NpgsqlConnection connection, Guid kitId, RunLine word, DateTime at) => connection.ExecuteAsync("""
-        insert into run_step (id, kit_id, word, step, begun_at, received_at) values (@Id, @kitId, @word, @Step, @At, @received) on conflict (id) do nothing
-        """, new { word.Id, kitId, word = SafetyRecords.Name(word.Word), word.Step, word.At, received = at });
+    internal static Task Append(NpgsqlConnection connection, Guid kitId, RunLine word, DateTime at) =>
+        connection.ExecuteAsync(
+            """
+            insert into run_step (id, kit_id, word, step, begun_at, received_at) values (@Id, @kitId, @word, @Step, @At, @received) on conflict (id) do nothing
+            """,
+            new
+            {
+                word.Id,
+                kitId,
+                word = SafetyRecords.Name(word.Word),
+                word.Step,
+                word.At,
+                received = at,
+            }
+        );
 
     private sealed record Row(Guid Id, Guid KitId, string Word, int Step, DateTime BegunAt)
     {

@@ -15,45 +15,78 @@ public sealed class SafetyRecords(Database db)
     public Task<SafetyRecord> Of(Guid clientId) => db.On(connection => Of(connection, clientId));
 
     /// <summary>Everything of every client who has a kit that is not done.</summary>
-    public Task<IReadOnlyDictionary<Guid, SafetyRecord>> OfOpenKits() => db.On<IReadOnlyDictionary<Guid, SafetyRecord>>(async connection =>
-    {
-        const string Open = "(select client_id from kit where state <> 'closed')";
-        var events = (await connection.QueryAsync<Row>($"select {Columns} from safety_event where client_id in {Open} order by seq")).ToLookup(e => e.ClientId);
-        return (await connection.QueryAsync<BornRow>(BornSql($"in {Open}"))).GroupBy(b => b.ClientId).ToDictionary(g => g.Key, g => Made(events[g.Key], g));
-    });
+    public Task<IReadOnlyDictionary<Guid, SafetyRecord>> OfOpenKits() =>
+        db.On<IReadOnlyDictionary<Guid, SafetyRecord>>(async connection =>
+        {
+            const string Open = "(select client_id from kit where state <> 'closed')";
+            var events = (await connection.QueryAsync<Row>($"select {Columns} from safety_event where client_id in {Open} order by seq")).ToLookup(e =>
+                e.ClientId
+            );
+            return (await connection.QueryAsync<BornRow>(BornSql($"in {Open}"))).GroupBy(b => b.ClientId).ToDictionary(g => g.Key, g => Made(events[g.Key], g));
+        });
 
-    internal static async Task<SafetyRecord> Of(NpgsqlConnection connection, Guid clientId) => Made(
-        await connection.QueryAsync<Row>($"select {Columns} from safety_event where client_id = @clientId order by seq", new { clientId }),
-        await connection.QueryAsync<BornRow>(BornSql("= @clientId"), new { clientId }));
+    internal static async Task<SafetyRecord> Of(NpgsqlConnection connection, Guid clientId) =>
+        Made(
+            await connection.QueryAsync<Row>($"select {Columns} from safety_event where client_id = @clientId order by seq", new { clientId }),
+            await connection.QueryAsync<BornRow>(BornSql("= @clientId"), new { clientId })
+        );
 
     /// <summary>Adds what was taken down; what is there already is left as it is. What stops, stops every kit that is out.</summary>
     internal static async Task Append(NpgsqlConnection connection, Guid clientId, IReadOnlyList<SafetyEvent> events)
     {
         foreach (var e in events)
         {
-            await connection.ExecuteAsync("""
+            await connection.ExecuteAsync(
+                """
                 insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, result, minutes, rule, of_event, source)
                 values (@Id, @clientId, @Kit, @kind, @At, @SaidAt, @By, @Says, @Line, @result, @Minutes, @Rule, @Of, @Source)
                 on conflict (id) do nothing
-                """, new { e.Id, clientId, e.Kit, kind = Name(e.Kind), e.At, e.SaidAt, e.By, e.Says, e.Line, result = e.Result is { } r ? Name(r) : null, e.Minutes, e.Rule, e.Of, e.Source });
+                """,
+                new
+                {
+                    e.Id,
+                    clientId,
+                    e.Kit,
+                    kind = Name(e.Kind),
+                    e.At,
+                    e.SaidAt,
+                    e.By,
+                    e.Says,
+                    e.Line,
+                    result = e.Result is { } r ? Name(r) : null,
+                    e.Minutes,
+                    e.Rule,
+                    e.Of,
+                    e.Source,
+                }
+            );
         }
 
         if (events.FirstOrDefault(e => e.Stops) is { } stop)
         {
-            await connection.ExecuteAsync("""
+            await connection.ExecuteAsync(
+                """
                 update kit set state = 'stopped', stopped_at = @SaidAt, stop_reason = @reason, version = version + 1
                 where client_id = @clientId and state not in ('closed', 'stopped')
-                """, new { clientId, stop.SaidAt, reason = $"{stop.Why.Rule}: {stop.Why.Says}" });
+                """,
+                new
+                {
+                    clientId,
+                    stop.SaidAt,
+                    reason = $"{stop.Why.Rule}: {stop.Why.Says}",
+                }
+            );
         }
     }
 
-    private static string BornSql(string whose) => $"""
-        select id as client_id, birth_date as born, '' as source from client where id {whose}
-        union all
-        select client_id, (document ->> 'birthDate')::date, 'answers:' || id from answers where client_id {whose}
-        union all
-        select client_id, substring(source from 6)::date, source from safety_event where client_id {whose} and source like 'born:%'
-        """;
+    private static string BornSql(string whose) =>
+        $"""
+            select id as client_id, birth_date as born, '' as source from client where id {whose}
+            union all
+            select client_id, (document ->> 'birthDate')::date, 'answers:' || id from answers where client_id {whose}
+            union all
+            select client_id, substring(source from 6)::date, source from safety_event where client_id {whose} and source like 'born:%'
+            """;
 
     private static SafetyRecord Made(IEnumerable<Row> rows, IEnumerable<BornRow> born)
     {
@@ -61,21 +94,37 @@ public sealed class SafetyRecords(Database db)
         return record with { Born = [.. born.Where(b => b.Source.Length == 0 || !record.IsStruck(b.Source)).Select(b => b.Born)] };
     }
 
-    internal static string Name<T>(T value) where T : struct, Enum => Core.Contract.Json.Name(value);
+    internal static string Name<T>(T value)
+        where T : struct, Enum => Core.Contract.Json.Name(value);
 
     private sealed record BornRow(Guid ClientId, DateOnly Born, string Source);
 
     private sealed record Row(
-        Guid Id, Guid ClientId, string Kind, Guid? KitId, DateTime HappenedAt, DateTime SaidAt, string SaidBy, string Says, string? Line, string? Result, double? Minutes, string? Rule, Guid? OfEvent, string? Source)
+        Guid Id,
+        Guid ClientId,
+        string Kind,
+        Guid? KitId,
+        DateTime HappenedAt,
+        DateTime SaidAt,
+        string SaidBy,
+        string Says,
+        string? Line,
+        string? Result,
+        double? Minutes,
+        string? Rule,
+        Guid? OfEvent,
+        string? Source
+    )
     {
-        public SafetyEvent Event => new(Id, Enum.Parse<SafetyKind>(Kind, true), KitId, HappenedAt, SaidAt, SaidBy, Says)
-        {
-            Line = Line,
-            Result = Result is null ? null : Enum.Parse<StrandResult>(Result, true),
-            Minutes = Minutes,
-            Rule = Rule,
-            Of = OfEvent,
-            Source = Source,
-        };
+        public SafetyEvent Event =>
+            new(Id, Enum.Parse<SafetyKind>(Kind, true), KitId, HappenedAt, SaidAt, SaidBy, Says)
+            {
+                Line = Line,
+                Result = Result is null ? null : Enum.Parse<StrandResult>(Result, true),
+                Minutes = Minutes,
+                Rule = Rule,
+                Of = OfEvent,
+                Source = Source,
+            };
     }
 }

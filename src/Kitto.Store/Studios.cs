@@ -5,11 +5,26 @@ using Kitto.Core;
 namespace Kitto.Store;
 
 /// <summary>The salon's own values.</summary>
-public sealed record Studio(string Name, string TimeZone, double ServiceLevel, double ScaleStep, string Schools, bool IsDemo, int Version, double? CostShort, double? CostLeft)
+public sealed record Studio(
+    string Name,
+    string TimeZone,
+    double ServiceLevel,
+    double ScaleStep,
+    string Schools,
+    bool IsDemo,
+    int Version,
+    double? CostShort,
+    double? CostLeft
+)
 {
     /// <summary>The values the engine reckons with.</summary>
-    public House House() => new(ServiceLevel, Grams.Of(ScaleStep), JsonSerializer.Deserialize<Dictionary<string, string>>(Schools) ?? [],
-        CostShort is { } s && CostLeft is { } l ? new Costs(s, l) : null);
+    public House House() =>
+        new(
+            ServiceLevel,
+            Grams.Of(ScaleStep),
+            JsonSerializer.Deserialize<Dictionary<string, string>>(Schools) ?? [],
+            CostShort is { } s && CostLeft is { } l ? new Costs(s, l) : null
+        );
 
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today(DateTimeOffset now) => Today(now.UtcDateTime);
@@ -43,49 +58,99 @@ public sealed record SchoolChoice(string Rule, string Way, string ChosenBy, Date
 /// <summary>Studio and destinations.</summary>
 public sealed class Studios(Database db)
 {
-    public Task<Studio?> Get() => db.One<Studio>("""
-        select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left
-        from studio where id = 1
-        """);
+    public Task<Studio?> Get() =>
+        db.One<Studio>(
+            """
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left
+            from studio where id = 1
+            """
+        );
 
     public Task Save(Studio studio) => Save(studio, [], Guid.Empty, default);
 
     /// <summary>Saves the studio, and who chose which ways with it.</summary>
     /// <exception cref="ConflictException">Someone else has changed it since it was read.</exception>
-    public Task Save(Studio studio, IReadOnlyList<(string Rule, string Way)> chosen, Guid by, DateTime at) => db.Together(async connection =>
-    {
-        if (await connection.ExecuteAsync("""
-            update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
-                   cost_short = @CostShort, cost_left = @CostLeft, version = version + 1
-            where id = 1 and version = @Version
-            """, studio) == 0)
+    public Task Save(Studio studio, IReadOnlyList<(string Rule, string Way)> chosen, Guid by, DateTime at) =>
+        db.Together(async connection =>
         {
-            throw new ConflictException("Someone else has changed the house meanwhile.");
-        }
+            if (
+                await connection.ExecuteAsync(
+                    """
+                    update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
+                           cost_short = @CostShort, cost_left = @CostLeft, version = version + 1
+                    where id = 1 and version = @Version
+                    """,
+                    studio
+                ) == 0
+            )
+            {
+                throw new ConflictException("Someone else has changed the house meanwhile.");
+            }
 
-        await connection.ExecuteAsync("insert into school_choice (rule, way, chosen_by, chosen_at) values (@Rule, @Way, @by, @at)", chosen.Select(c => new { c.Rule, c.Way, by, at }));
-    });
+            await connection.ExecuteAsync(
+                "insert into school_choice (rule, way, chosen_by, chosen_at) values (@Rule, @Way, @by, @at)",
+                chosen.Select(c => new
+                {
+                    c.Rule,
+                    c.Way,
+                    by,
+                    at,
+                })
+            );
+        });
 
     /// <summary>The last choice of each rule.</summary>
-    public Task<IReadOnlyList<SchoolChoice>> Choices() => db.List<SchoolChoice>("""
-        select distinct on (s.rule) s.rule, s.way, p.display_name as chosen_by, s.chosen_at
-        from school_choice s join person p on p.id = s.chosen_by order by s.rule, s.id desc
-        """);
+    public Task<IReadOnlyList<SchoolChoice>> Choices() =>
+        db.List<SchoolChoice>(
+            """
+            select distinct on (s.rule) s.rule, s.way, p.display_name as chosen_by, s.chosen_at
+            from school_choice s join person p on p.id = s.chosen_by order by s.rule, s.id desc
+            """
+        );
 
-    public Task<IReadOnlyList<Destination>> Destinations() => db.List<Destination>("""
-        select id, name, post_days, transit_days from destination order by name
-        """);
+    public Task<IReadOnlyList<Destination>> Destinations() =>
+        db.List<Destination>(
+            """
+            select id, name, post_days, transit_days from destination order by name
+            """
+        );
 
     /// <summary>Changes a place.</summary>
     /// <exception cref="ConflictException">The name is taken.</exception>
-    public Task SaveDestination(int id, string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) => Named(name, () =>
-        db.Run("update destination set name = @name, post_days = @days, transit_days = @transitDays where id = @id", new { id, name, days = string.Join(',', postDays), transitDays }));
+    public Task SaveDestination(int id, string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) =>
+        Named(
+            name,
+            () =>
+                db.Run(
+                    "update destination set name = @name, post_days = @days, transit_days = @transitDays where id = @id",
+                    new
+                    {
+                        id,
+                        name,
+                        days = string.Join(',', postDays),
+                        transitDays,
+                    }
+                )
+        );
 
     /// <summary>Adds a place.</summary>
     /// <exception cref="ConflictException">The name is taken.</exception>
-    public Task<int> AddDestination(string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) => Named(name, () => db.One<int>("""
-        insert into destination (name, post_days, transit_days) values (@name, @days, @transitDays) returning id
-        """, new { name, days = string.Join(',', postDays), transitDays }));
+    public Task<int> AddDestination(string name, IReadOnlyList<DayOfWeek> postDays, int transitDays) =>
+        Named(
+            name,
+            () =>
+                db.One<int>(
+                    """
+                    insert into destination (name, post_days, transit_days) values (@name, @days, @transitDays) returning id
+                    """,
+                    new
+                    {
+                        name,
+                        days = string.Join(',', postDays),
+                        transitDays,
+                    }
+                )
+        );
 
     private static async Task<int> Named(string name, Func<Task<int>> save)
     {

@@ -7,13 +7,33 @@ public sealed record ClientWay(string Rule, string? Way, string Reason, string D
 public sealed class Ways(Database db)
 {
     /// <summary>What holds now, by rule.</summary>
-    public async Task<IReadOnlyList<ClientWay>> Of(Guid clientId) => [.. (await db.List<ClientWay>("""
-        select distinct on (w.rule) w.rule, w.way, w.reason, p.display_name as decided_by, w.decided_at
-        from client_way w join person p on p.id = w.decided_by
-        where w.client_id = @clientId order by w.rule, w.id desc
-        """, new { clientId })).Where(w => w.Way is not null)];
+    public async Task<IReadOnlyList<ClientWay>> Of(Guid clientId) =>
+        [
+            .. (
+                await db.List<ClientWay>(
+                    """
+                    select distinct on (w.rule) w.rule, w.way, w.reason, p.display_name as decided_by, w.decided_at
+                    from client_way w join person p on p.id = w.decided_by
+                    where w.client_id = @clientId order by w.rule, w.id desc
+                    """,
+                    new { clientId }
+                )
+            ).Where(w => w.Way is not null),
+        ];
 
-    public Task Decide(Guid clientId, string rule, string? way, string reason, Guid by, DateTime at) => db.Run("""
-        insert into client_way (client_id, rule, way, reason, decided_by, decided_at) values (@clientId, @rule, @way, @reason, @by, @at)
-        """, new { clientId, rule, way, reason = reason.Trim(), by, at });
+    public Task Decide(Guid clientId, string rule, string? way, string reason, Guid by, DateTime at) =>
+        db.Run(
+            """
+            insert into client_way (client_id, rule, way, reason, decided_by, decided_at) values (@clientId, @rule, @way, @reason, @by, @at)
+            """,
+            new
+            {
+                clientId,
+                rule,
+                way,
+                reason = reason.Trim(),
+                by,
+                at,
+            }
+        );
 }

@@ -14,18 +14,39 @@ using Microsoft.AspNetCore.Identity;
 
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
 var builder = WebApplication.CreateBuilder(args);
-string connection = builder.Configuration["KITTO_DATABASE"]
+string connection =
+    builder.Configuration["KITTO_DATABASE"]
     ?? throw new InvalidOperationException("KITTO_DATABASE is not set: start with ./kitto start, or give a PostgreSQL connection string.");
 bool demo = builder.Configuration["KITTO_DEMO"] == "1";
 
 string folder = Path.Combine(AppContext.BaseDirectory, "data", "catalogue");
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddSingleton(new Database(connection));
-builder.Services.AddSingleton<Studios>().AddSingleton<People>().AddSingleton<Clients>().AddSingleton<Kits>().AddSingleton<Links>().AddSingleton<Reports>().AddSingleton<SafetyRecords>().AddSingleton<Lines>().AddSingleton<Ways>().AddSingleton<Answers>().AddSingleton<Runs>().AddSingleton<Drafts>().AddSingleton<Messages>();
+builder
+    .Services.AddSingleton<Studios>()
+    .AddSingleton<People>()
+    .AddSingleton<Clients>()
+    .AddSingleton<Kits>()
+    .AddSingleton<Links>()
+    .AddSingleton<Reports>()
+    .AddSingleton<SafetyRecords>()
+    .AddSingleton<Lines>()
+    .AddSingleton<Ways>()
+    .AddSingleton<Answers>()
+    .AddSingleton<Runs>()
+    .AddSingleton<Drafts>()
+    .AddSingleton<Messages>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
+
 // Whoever asks gets the shelf as it stands then.
 builder.Services.AddSingleton<CurrentShelf>().AddTransient(s => s.GetRequiredService<CurrentShelf>().Now);
-builder.Services.AddTransient<CaseBuilder>().AddTransient<GuideAccess>().AddTransient<RunRecorder>().AddTransient<ReactionRecorder>().AddSingleton<KitGate>().AddSingleton<ConsultationRecorder>();
+builder
+    .Services.AddTransient<CaseBuilder>()
+    .AddTransient<GuideAccess>()
+    .AddTransient<RunRecorder>()
+    .AddTransient<ReactionRecorder>()
+    .AddSingleton<KitGate>()
+    .AddSingleton<ConsultationRecorder>();
 
 // What is wrong with the settings of the post is said, here and on the House page; the site goes on without it.
 var post = PostSettings.Of(builder.Configuration);
@@ -42,14 +63,19 @@ if (builder.Configuration["KITTO_MESSAGES"] != "off")
     builder.Services.AddHostedService<MessageRounds>();
 }
 
-builder.Services.AddIdentityCore<Person>(o =>
-{
-    o.Password.RequiredLength = 10;
-    o.Password.RequireNonAlphanumeric = false;
-    o.Password.RequireUppercase = false;
-    o.Password.RequireDigit = false;
-    o.Lockout.MaxFailedAccessAttempts = 8;
-}).AddUserStore<PeopleStore>().AddClaimsPrincipalFactory<PersonClaims>().AddSignInManager().AddDefaultTokenProviders();
+builder
+    .Services.AddIdentityCore<Person>(o =>
+    {
+        o.Password.RequiredLength = 10;
+        o.Password.RequireNonAlphanumeric = false;
+        o.Password.RequireUppercase = false;
+        o.Password.RequireDigit = false;
+        o.Lockout.MaxFailedAccessAttempts = 8;
+    })
+    .AddUserStore<PeopleStore>()
+    .AddClaimsPrincipalFactory<PersonClaims>()
+    .AddSignInManager()
+    .AddDefaultTokenProviders();
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
 builder.Services.ConfigureApplicationCookie(o =>
 {
@@ -77,31 +103,38 @@ builder.Services.AddRazorPages(o =>
 });
 
 var app = builder.Build();
-bool guarded = await Database.Prepare(connection, async () =>
-{
-    await app.Services.GetRequiredService<CurrentShelf>().Open(folder);
-    await Seed.Ensure(app.Services, demo);
-});
+bool guarded = await Database.Prepare(
+    connection,
+    async () =>
+    {
+        await app.Services.GetRequiredService<CurrentShelf>().Open(folder);
+        await Seed.Ensure(app.Services, demo);
+    }
+);
 if (!guarded)
 {
-    Console.Error.WriteLine($"kitto: this database's user may not make the role {Database.Role}; the record of safety is kept from changes by its trigger alone. As an administrator: create role {Database.Role} nologin; grant {Database.Role} to the user; then start again.");
+    Console.Error.WriteLine(
+        $"kitto: this database's user may not make the role {Database.Role}; the record of safety is kept from changes by its trigger alone. As an administrator: create role {Database.Role} nologin; grant {Database.Role} to the user; then start again."
+    );
 }
 
 app.UseExceptionHandler("/problem/500");
 app.UseStatusCodePagesWithReExecute("/problem/{0}");
-app.Use(async (context, next) =>
-{
-    var headers = context.Response.Headers;
-    headers.ContentSecurityPolicy = FrontEnd.Policy;
-    headers.XContentTypeOptions = "nosniff";
-    headers["Referrer-Policy"] = "no-referrer";
-    if (context.Request.Path.StartsWithSegments(FrontEnd.Fonts))
+app.Use(
+    async (context, next) =>
     {
-        context.Response.OnStarting(() => Task.FromResult(headers.CacheControl = "public, max-age=31536000, immutable"));
-    }
+        var headers = context.Response.Headers;
+        headers.ContentSecurityPolicy = FrontEnd.Policy;
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "no-referrer";
+        if (context.Request.Path.StartsWithSegments(FrontEnd.Fonts))
+        {
+            context.Response.OnStarting(() => Task.FromResult(headers.CacheControl = "public, max-age=31536000, immutable"));
+        }
 
-    await next();
-});
+        await next();
+    }
+);
 app.UseWhen(c => FrontEnd.MayCompress(c.Request), pages => pages.UseResponseCompression());
 app.UseWhen(c => !c.Request.Path.StartsWithSegments("/healthz"), pages => pages.UseMiddleware<CleanText>());
 app.UseRouting();

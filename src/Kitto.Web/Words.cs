@@ -7,23 +7,25 @@ namespace Kitto.Web;
 public static class Words
 {
     /// <summary>Services by name.</summary>
-    public static IReadOnlyDictionary<string, string> Services { get; } = new Dictionary<string, string>
-    {
-        ["rootTouchUp"] = "root touch-up",
-        ["rootAndRefresh"] = "roots and refresh",
-        ["gloss"] = "gloss",
-        ["rootAndGloss"] = "roots and gloss",
-        ["rootShadow"] = "root shadow",
-        ["baseLift"] = "base lift",
-        ["greyBlend"] = "grey blend",
-        ["lighten"] = "lighten",
-    };
+    public static IReadOnlyDictionary<string, string> Services { get; } =
+        new Dictionary<string, string>
+        {
+            ["rootTouchUp"] = "root touch-up",
+            ["rootAndRefresh"] = "roots and refresh",
+            ["gloss"] = "gloss",
+            ["rootAndGloss"] = "roots and gloss",
+            ["rootShadow"] = "root shadow",
+            ["baseLift"] = "base lift",
+            ["greyBlend"] = "grey blend",
+            ["lighten"] = "lighten",
+        };
 
     /// <summary>The words for a name; the name itself, spaced, where there are none.</summary>
     public static string Of(string name) => Services.GetValueOrDefault(name) ?? Spaced(name);
 
     /// <summary>The contract's name of a choice.</summary>
-    public static string Name<T>(T value) where T : struct, Enum => Json.Name(value);
+    public static string Name<T>(T value)
+        where T : struct, Enum => Json.Name(value);
 
     /// <summary>The words for a service.</summary>
     public static string Of(Service service) => Of(Json.Name(service));
@@ -36,9 +38,25 @@ public static class Words
     {
         string?[] wrong =
         [
-            o.Coverage switch { "patchy" => "patches", "greyShows" => "grey shows", _ => null },
-            o.Depth switch { "tooDark" => "too dark", "tooLight" => "too light", _ => null },
-            o.Tone switch { "tooWarm" => "too warm", "tooCool" => "too cool", "green" => "a green cast", _ => null },
+            o.Coverage switch
+            {
+                "patchy" => "patches",
+                "greyShows" => "grey shows",
+                _ => null,
+            },
+            o.Depth switch
+            {
+                "tooDark" => "too dark",
+                "tooLight" => "too light",
+                _ => null,
+            },
+            o.Tone switch
+            {
+                "tooWarm" => "too warm",
+                "tooCool" => "too cool",
+                "green" => "a green cast",
+                _ => null,
+            },
         ];
         string said = string.Join(", ", wrong.OfType<string>());
         return said.Length == 0 ? "came out right" : said;

@@ -10,15 +10,33 @@ public sealed partial class ArchitectureTests
     [Fact]
     public void Core_depends_on_nothing_of_ours_no_framework_and_no_io()
     {
-        var result = Types.InAssembly(typeof(Prescriber).Assembly).ShouldNot()
-            .HaveDependencyOnAny("Kitto.Store", "Kitto.Web", "Kitto.Console", "Microsoft.AspNetCore", "Npgsql", "Dapper", "System.IO.File", "System.IO.Directory", "System.Net", "System.Console").GetResult();
+        var result = Types
+            .InAssembly(typeof(Prescriber).Assembly)
+            .ShouldNot()
+            .HaveDependencyOnAny(
+                "Kitto.Store",
+                "Kitto.Web",
+                "Kitto.Console",
+                "Microsoft.AspNetCore",
+                "Npgsql",
+                "Dapper",
+                "System.IO.File",
+                "System.IO.Directory",
+                "System.Net",
+                "System.Console"
+            )
+            .GetResult();
         Assert.True(result.IsSuccessful, string.Join(", ", result.FailingTypeNames ?? []));
     }
 
     [Fact]
     public void Core_reads_no_clock_and_writes_no_html()
     {
-        foreach (string file in Directory.EnumerateFiles(Path.Combine(Bench.Root, "src", "Kitto.Core"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/", StringComparison.Ordinal)))
+        foreach (
+            string file in Directory
+                .EnumerateFiles(Path.Combine(Bench.Root, "src", "Kitto.Core"), "*.cs", SearchOption.AllDirectories)
+                .Where(f => !f.Contains("/obj/", StringComparison.Ordinal))
+        )
         {
             Assert.DoesNotMatch(ForbiddenInCore(), File.ReadAllText(file));
         }

@@ -18,15 +18,20 @@ internal static class Bench
     public static Shelf Shelf => Project.Shelf;
 
     /// <summary>Five neutral, fifteen millimetres, a fifth white, alone: a case every rule can be reached from by one fact.</summary>
-    public static JsonObject PlainJson() => JsonNode.Parse("""
-        {
-          "kitto": "case/1",
-          "client": { "ageYears": 44, "skinTest": { "daysAgo": 3, "result": "clear", "line": "lantern-cream" } },
-          "hair": { "naturalLevel": 5, "lengthCm": 35, "lengths": { "level": 5, "tone": "N", "history": "permanent" } },
-          "allZones": { "regrowthMm": 15, "greyPercent": 20 },
-          "goal": { "service": "rootTouchUp" }
-        }
-        """)!.AsObject();
+    public static JsonObject PlainJson() =>
+        JsonNode
+            .Parse(
+                """
+                {
+                  "kitto": "case/1",
+                  "client": { "ageYears": 44, "skinTest": { "daysAgo": 3, "result": "clear", "line": "lantern-cream" } },
+                  "hair": { "naturalLevel": 5, "lengthCm": 35, "lengths": { "level": 5, "tone": "N", "history": "permanent" } },
+                  "allZones": { "regrowthMm": 15, "greyPercent": 20 },
+                  "goal": { "service": "rootTouchUp" }
+                }
+                """
+            )!
+            .AsObject();
 
     /// <summary>The plain case with facts set, written "path=value; path=value" with JSON values.</summary>
     public static string With(string facts)
@@ -91,17 +96,40 @@ internal static class Bench
         select Make(service, natural / 2.0, shift / 2.0, lengths / 2.0, grey, mm, flags, texture, density, porosity, who, tone, level);
 
     private static Case Make(
-        Service service, double natural, double shift, double lengths, double[] grey, double[] mm, bool[] flags, Texture texture, Density density,
-        Porosity porosity, Who who, Family tone, double serviceLevel)
+        Service service,
+        double natural,
+        double shift,
+        double lengths,
+        double[] grey,
+        double[] mm,
+        bool[] flags,
+        Texture texture,
+        Density density,
+        Porosity porosity,
+        Who who,
+        Family tone,
+        double serviceLevel
+    )
     {
         var plain = Case();
-        var zones = Enumerable.Range(0, 9).Select(i => new ZoneReading(Millimetres.Of(mm[i]), Share.Of(grey[i]), flags[i] && grey[i] > .3, texture, flags[i + 9] || i == 5)).ToList();
+        var zones = Enumerable
+            .Range(0, 9)
+            .Select(i => new ZoneReading(Millimetres.Of(mm[i]), Share.Of(grey[i]), flags[i] && grey[i] > .3, texture, flags[i + 9] || i == 5))
+            .ToList();
         var level = Level.Of(Math.Clamp(natural + lengths, 1, 12));
         return plain with
         {
             Reading = plain.Reading with
             {
-                Hair = new Hair(texture, density, porosity, Level.Of(natural), 35, new Lengths(level, new Core.Shade.Tone(tone), flags[18] ? LengthHistory.Permanent : LengthHistory.Lightened, flags[19]), null),
+                Hair = new Hair(
+                    texture,
+                    density,
+                    porosity,
+                    Level.Of(natural),
+                    35,
+                    new Lengths(level, new Core.Shade.Tone(tone), flags[18] ? LengthHistory.Permanent : LengthHistory.Lightened, flags[19]),
+                    null
+                ),
                 Zones = zones,
                 Hands = new Hands(who, flags[0], []),
             },

@@ -15,17 +15,20 @@ public sealed class PrescriberTests
     public void Every_decision_has_its_reason_with_a_rule()
     {
         HashSet<Topic> about = [Topic.Developer, Topic.Quantity, Topic.Clock, Topic.Tests];
-        Bench.Cases.Sample(c =>
-        {
-            var p = Prescriber.Prescribe(c, Bench.Shelf);
-            Assert.All(p.Because, b => Assert.Matches("^[A-Z]{2}[0-9]{1,2}$", b.Rule));
-            Assert.All(p.Because, b => Assert.EndsWith(".", b.Says, StringComparison.Ordinal));
-            Assert.Superset(about, p.Because.Select(b => b.About).ToHashSet());
-            Assert.Contains(p.Because, b => b.About == (p.Formulas[0].Use == "lengths" ? Topic.Lengths : Topic.Shade));
-            Assert.Equal(8, p.Advice.Count);
-            Assert.All(p.Advice, a => Assert.NotEmpty(a.Because));
-            Assert.All(p.Advice, a => Assert.True(a.Says!.Length > 10 && a.Fits == a.EveryWeeks is not null));
-        }, iter: 120);
+        Bench.Cases.Sample(
+            c =>
+            {
+                var p = Prescriber.Prescribe(c, Bench.Shelf);
+                Assert.All(p.Because, b => Assert.Matches("^[A-Z]{2}[0-9]{1,2}$", b.Rule));
+                Assert.All(p.Because, b => Assert.EndsWith(".", b.Says, StringComparison.Ordinal));
+                Assert.Superset(about, p.Because.Select(b => b.About).ToHashSet());
+                Assert.Contains(p.Because, b => b.About == (p.Formulas[0].Use == "lengths" ? Topic.Lengths : Topic.Shade));
+                Assert.Equal(8, p.Advice.Count);
+                Assert.All(p.Advice, a => Assert.NotEmpty(a.Because));
+                Assert.All(p.Advice, a => Assert.True(a.Says!.Length > 10 && a.Fits == a.EveryWeeks is not null));
+            },
+            iter: 120
+        );
     }
 
     /// <summary>One schedule of zones: a fact moves what depends on it and nothing else.</summary>
@@ -47,7 +50,10 @@ public sealed class PrescriberTests
         var after = JsonNode.Parse(Json.Write(Bench.Prescribe(fact)))!;
         // How evenly it comes out is a matter of colour, which most facts move.
         before["clock"]!["spreadDeltaE"] = after["clock"]!["spreadDeltaE"] = null;
-        Assert.All(moves.Split(' ', StringSplitOptions.RemoveEmptyEntries), part => Assert.False(JsonNode.DeepEquals(before[part], after[part]), $"{part} stayed"));
+        Assert.All(
+            moves.Split(' ', StringSplitOptions.RemoveEmptyEntries),
+            part => Assert.False(JsonNode.DeepEquals(before[part], after[part]), $"{part} stayed")
+        );
         Assert.All(stays.Split(' '), part => Assert.True(JsonNode.DeepEquals(before[part], after[part]), $"{part} moved"));
     }
 
@@ -72,7 +78,11 @@ public sealed class PrescriberTests
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; goal.level=5", "roots", "TM4")]
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=5.5; goal.level=5; goal.tone=\"G\"", "roots", "SV14")]
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=7; goal.level=5", "roots", "SV14")]
-    [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=5.5; goal.level=5; goal.tone=\"G\"; goal.lengths={\"level\":5,\"tone\":\"G\"}", "roots lengths", "SV13")]
+    [InlineData(
+        "goal.service=\"rootAndRefresh\"; hair.lengths.level=5.5; goal.level=5; goal.tone=\"G\"; goal.lengths={\"level\":5,\"tone\":\"G\"}",
+        "roots lengths",
+        "SV13"
+    )]
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=6; hair.lengths.highlighted=true; goal.level=5", "roots", "SV14")]
     [InlineData("goal.service=\"rootAndRefresh\"", "roots", "SV9")]
     [InlineData("goal.service=\"rootAndRefresh\"; hair.lengths.level=5.5; goal.level=5; house.schools={\"SV9\":\"ownFormula\"}", "roots lengths", "SV9")]
@@ -80,9 +90,17 @@ public sealed class PrescriberTests
     [InlineData("goal.service=\"rootAndGloss\"; hair.lengths.level=5.5; goal.level=5", "roots lengths", "SV15")]
     [InlineData("goal.service=\"rootAndGloss\"; hair.lengths.level=6; goal.lengths={\"clear\":true}; goal.level=5", "roots lengths", "SV13")]
     [InlineData("goal.service=\"rootTouchUp\"; hair.lengths.level=6; goal.lengths={\"clear\":true}; goal.level=5", "roots lengths", "SH24")]
-    [InlineData("goal.service=\"rootAndGloss\"; hair.lengths={\"level\":8,\"tone\":\"N\",\"history\":\"lightened\"}; goal.level=5; hair.band={\"lengthMm\":50,\"level\":8,\"tone\":\"G\"}", "roots lengths band", "SV17")]
+    [InlineData(
+        "goal.service=\"rootAndGloss\"; hair.lengths={\"level\":8,\"tone\":\"N\",\"history\":\"lightened\"}; goal.level=5; hair.band={\"lengthMm\":50,\"level\":8,\"tone\":\"G\"}",
+        "roots lengths band",
+        "SV17"
+    )]
     [InlineData("goal.how=\"twoSteps\"; allZones.greyPercent=90; allZones.resistant=true", "roots second", "SV19")]
-    [InlineData("goal.service=\"gloss\"; hair.lengths={\"level\":9,\"tone\":\"N\",\"history\":\"lightened\"}; hair.band={\"lengthMm\":50,\"level\":9,\"tone\":\"G\"}", "lengths", "SV17")]
+    [InlineData(
+        "goal.service=\"gloss\"; hair.lengths={\"level\":9,\"tone\":\"N\",\"history\":\"lightened\"}; hair.band={\"lengthMm\":50,\"level\":9,\"tone\":\"G\"}",
+        "lengths",
+        "SV17"
+    )]
     [InlineData("goal.service=\"rootShadow\"; hair.lengths.level=8", "shadow", "SV5")]
     [InlineData("goal.service=\"gloss\"", "lengths", "DV5")]
     [InlineData("goal.service=\"greyBlend\"", "roots", "SV7")]
@@ -108,21 +126,27 @@ public sealed class PrescriberTests
 
     [Fact]
     public void The_guide_paints_the_zones_of_the_clock_in_its_order_and_mixes_before_each_batch() =>
-        Bench.Cases.Sample(c =>
-        {
-            var p = Prescriber.Prescribe(c, Bench.Shelf);
-            var guide = Guide.For(c, p, Bench.Shelf);
-            Assert.Equal(p.Decision == Decision.Kit, guide is not null);
-            if (guide is null)
+        Bench.Cases.Sample(
+            c =>
             {
-                return;
-            }
+                var p = Prescriber.Prescribe(c, Bench.Shelf);
+                var guide = Guide.For(c, p, Bench.Shelf);
+                Assert.Equal(p.Decision == Decision.Kit, guide is not null);
+                if (guide is null)
+                {
+                    return;
+                }
 
-            Assert.Equal(p.Clock!.Strokes.Select(s => s.Stroke), guide.Steps.Where(s => s.Kind == StepKind.Paint).Select(s => new Stroke(s.Zone!.Value, s.Scalp)));
-            int mixes = guide.Steps.Count(s => s.Kind == StepKind.Mix);
-            Assert.Equal(p.Quantity!.Batches + p.Formulas.Count - 1, mixes);
-            double waits = guide.Steps.TakeWhile(s => s.Kind != StepKind.Rinse).Sum(s => s.Minutes?.Value ?? 0);
-            Assert.Equal(p.Clock.ProcessMinutes.Value, waits, 6);
-            Assert.Equal(StepKind.After, guide.Steps[^1].Kind);
-        }, iter: 150);
+                Assert.Equal(
+                    p.Clock!.Strokes.Select(s => s.Stroke),
+                    guide.Steps.Where(s => s.Kind == StepKind.Paint).Select(s => new Stroke(s.Zone!.Value, s.Scalp))
+                );
+                int mixes = guide.Steps.Count(s => s.Kind == StepKind.Mix);
+                Assert.Equal(p.Quantity!.Batches + p.Formulas.Count - 1, mixes);
+                double waits = guide.Steps.TakeWhile(s => s.Kind != StepKind.Rinse).Sum(s => s.Minutes?.Value ?? 0);
+                Assert.Equal(p.Clock.ProcessMinutes.Value, waits, 6);
+                Assert.Equal(StepKind.After, guide.Steps[^1].Kind);
+            },
+            iter: 150
+        );
 }

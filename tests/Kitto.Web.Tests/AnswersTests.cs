@@ -22,9 +22,29 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
 
     private static async Task Sign(Visitor colourist, Guid id, params (string, string?)[] but)
     {
-        (string, string?)[] zones = [.. Enum.GetValues<Core.Head.Zone>().Select(Json.Name).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") })];
+        (string, string?)[] zones =
+        [
+            .. Enum.GetValues<Core.Head.Zone>()
+                .Select(Json.Name)
+                .SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") }),
+        ];
         await colourist.Open($"/clients/{id}/prescription");
-        await colourist.Send("#sitting", "?handler=Sign", [("hair.naturalLevel", "5"), ("hair.texture", "medium"), ("hair.density", "medium"), ("hair.porosity", "normal"), ("hair.lengthCm", "35"), ("hair.lengths.level", "5"), ("hair.lengths.tone", "N"), ("hair.lengths.history", "permanent"), .. zones, .. but]);
+        await colourist.Send(
+            "#sitting",
+            "?handler=Sign",
+            [
+                ("hair.naturalLevel", "5"),
+                ("hair.texture", "medium"),
+                ("hair.density", "medium"),
+                ("hair.porosity", "normal"),
+                ("hair.lengthCm", "35"),
+                ("hair.lengths.level", "5"),
+                ("hair.lengths.tone", "N"),
+                ("hair.lengths.history", "permanent"),
+                .. zones,
+                .. but,
+            ]
+        );
     }
 
     [Fact]
@@ -32,7 +52,13 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
     {
         var (id, _, client) = await Asked("Quiet Quinn");
         await client.Send(".questions", ("birthDate", "2030-01-01"), ("other", "Peanuts."), ("put.0.what", "henna"), ("put.0.year", "19x9"));
-        string[] open = [.. client.FindAll(".question .error").Where(e => e.TextContent.Length > 0).Select(e => e.Closest("[data-question]")!.GetAttribute("data-question")!)];
+        string[] open =
+        [
+            .. client
+                .FindAll(".question .error")
+                .Where(e => e.TextContent.Length > 0)
+                .Select(e => e.Closest("[data-question]")!.GetAttribute("data-question")!),
+        ];
         Assert.Equal(["birthDate", "reactions", "blackHenna", "scalp", "skin", "pregnant", "since", "putOn", "damage", "reading"], open);
         Assert.Equal("Peanuts.", client.Typed("other"));
         Assert.Equal("19x9", client.Typed("put.0.year"));
@@ -91,7 +117,16 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal("stopped", (await studio.Kits.Get(kit))!.State);
         await guide.Open(guide.Address);
         Assert.Contains("Do not use anything", guide.Text, StringComparison.Ordinal);
-        await colourist.Send("#sitting", "?handler=Sign", ("client.reactions", null), ("client.blackHenna", null), ("client.scalp", "sound"), ("client.conditions", ""), ("hair.lengths.history", "permanent"), ("confirmed", "true"));
+        await colourist.Send(
+            "#sitting",
+            "?handler=Sign",
+            ("client.reactions", null),
+            ("client.blackHenna", null),
+            ("client.scalp", "sound"),
+            ("client.conditions", ""),
+            ("hair.lengths.history", "permanent"),
+            ("confirmed", "true")
+        );
         var last = (await studio.Kits.History(id))[0];
         Assert.Equal("stop", last.Decision);
         Assert.Contains(Json.ReadPrescription(last.Document).Because, b => b.Rule == rule && b.About == Topic.Stop);
@@ -109,7 +144,13 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains("stays so", colourist.Text, StringComparison.Ordinal);
         // Forged past the form, it still holds.
         var last = (await studio.Answers.Of(id))[0];
-        await studio.Sittings.Answer(id, new KeptAnswers(last.Id, last.Document.Replace("\"reactions\": true", "\"reactions\": false", StringComparison.Ordinal), false, []), studio.Clock.GetUtcNow().UtcDateTime, null, "client");
+        await studio.Sittings.Answer(
+            id,
+            new KeptAnswers(last.Id, last.Document.Replace("\"reactions\": true", "\"reactions\": false", StringComparison.Ordinal), false, []),
+            studio.Clock.GetUtcNow().UtcDateTime,
+            null,
+            "client"
+        );
         await Sign(colourist, id);
         Assert.Equal("stop", (await studio.Kits.History(id))[0].Decision);
     }
@@ -121,15 +162,21 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         await client.Answer();
         await Sign(colourist, id);
         var kit = (await studio.Kits.Get(Guid.Parse(colourist.Address[6..])))!;
-        await studio.Db.Run("update kit set state = 'posted', packed_at = now() - interval '5 days', posted_at = now() - interval '4 days' where id = @Id", new { kit.Id });
+        await studio.Db.Run(
+            "update kit set state = 'posted', packed_at = now() - interval '5 days', posted_at = now() - interval '4 days' where id = @Id",
+            new { kit.Id }
+        );
         async Task Tested(double daysAgo)
         {
             var (on, at) = (Guid.NewGuid(), studio.Clock.GetUtcNow().UtcDateTime.AddDays(-daysAgo));
-            foreach (var rule in new Func<SafetyRecord, GateKit, Taken>[]
-            {
-                (r, k) => KitLife.PutOn(r, k, "lantern-cream", at, new Speaker(on, at, Speaker.Client)), (r, k) => KitLife.SkinClear(r, k, on, new Speaker(Guid.NewGuid(), at.AddHours(48), Speaker.Client)),
-                (r, k) => KitLife.Strand(r, k, StrandResult.Right, 35, new Speaker(Guid.NewGuid(), at.AddHours(49), Speaker.Client)),
-            })
+            foreach (
+                var rule in new Func<SafetyRecord, GateKit, Taken>[]
+                {
+                    (r, k) => KitLife.PutOn(r, k, "lantern-cream", at, new Speaker(on, at, Speaker.Client)),
+                    (r, k) => KitLife.SkinClear(r, k, on, new Speaker(Guid.NewGuid(), at.AddHours(48), Speaker.Client)),
+                    (r, k) => KitLife.Strand(r, k, StrandResult.Right, 35, new Speaker(Guid.NewGuid(), at.AddHours(49), Speaker.Client)),
+                }
+            )
             {
                 Assert.Null(await studio.Say.Say((await studio.Kits.Get(kit.Id))!, rule));
             }

@@ -11,7 +11,45 @@ internal static class Camera
         surface.Canvas.DrawRect(2000, 0, 2000, 2000, new SkiaSharp.SKPaint { Color = SkiaSharp.SKColors.Blue });
         using var image = surface.Snapshot();
         byte[] plain = image.Encode(SkiaSharp.SKEncodedImageFormat.Jpeg, 90).ToArray();
-        byte[] notes = [.. "Exif\0\0MM\0*"u8, 0, 0, 0, 8, 0, 2, 1, 0x12, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0, 1, 0x0E, 0, 2, 0, 0, 0, 15, 0, 0, 0, 0x26, 0, 0, 0, 0, .. "SECRET HARBOUR\0"u8];
+        byte[] notes =
+        [
+            .. "Exif\0\0MM\0*"u8,
+            0,
+            0,
+            0,
+            8,
+            0,
+            2,
+            1,
+            0x12,
+            0,
+            3,
+            0,
+            0,
+            0,
+            1,
+            0,
+            6,
+            0,
+            0,
+            1,
+            0x0E,
+            0,
+            2,
+            0,
+            0,
+            0,
+            15,
+            0,
+            0,
+            0,
+            0x26,
+            0,
+            0,
+            0,
+            0,
+            .. "SECRET HARBOUR\0"u8,
+        ];
         return [.. plain[..2], 0xFF, 0xE1, (byte)((notes.Length + 2) >> 8), (byte)(notes.Length + 2), .. notes, .. plain[2..]];
     }
 }

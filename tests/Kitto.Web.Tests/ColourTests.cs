@@ -45,7 +45,10 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
         await visitor.Open($"/clients/{await studio.IdOf("Lotte")}/prescription");
         await visitor.Send("#sitting", "?handler=Sign", ("mix", other));
         var signed = (await studio.Kits.History(await studio.IdOf("Lotte")))[0];
-        Assert.Equal(other.Split(' ').Select(p => p.Split(':')[0]).Order(), Json.ReadPrescription(signed.Document).Formulas[0].Parts.Select(p => p.Shade).Order());
+        Assert.Equal(
+            other.Split(' ').Select(p => p.Split(':')[0]).Order(),
+            Json.ReadPrescription(signed.Document).Formulas[0].Parts.Select(p => p.Shade).Order()
+        );
         Assert.True(CaseReader.Read(signed.CaseDocument, studio.Services.GetRequiredService<Shelf>()).Case!.Formula!.HandMade);
     }
 
@@ -78,7 +81,11 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
         string version = visitor.Find("form[action*='lantern-cream'] [name=version]").GetAttribute("value")!;
         await visitor.Send("form[action*='lantern-cream']", [("version", version), .. have]);
         Assert.Contains("shades in stock", visitor.Text, StringComparison.Ordinal);
-        Assert.DoesNotContain($"{first}:", string.Join(' ', (await Sitting("Lotte")).FindAll(".mix").Select(m => m.GetAttribute("data-mix"))), StringComparison.Ordinal);
+        Assert.DoesNotContain(
+            $"{first}:",
+            string.Join(' ', (await Sitting("Lotte")).FindAll(".mix").Select(m => m.GetAttribute("data-mix"))),
+            StringComparison.Ordinal
+        );
         await visitor.Send("form[action*='lantern-cream']", [("version", version), .. have]);
         Assert.Contains("Someone else has changed", visitor.Text, StringComparison.Ordinal);
     }
@@ -93,7 +100,10 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal(1 + shelf.Lines.Sum(l => l.Shades.Count), csv.Split('\n', StringSplitOptions.RemoveEmptyEntries).Length);
 
         await visitor.Open("/shelf");
-        await visitor.Upload("wrong.csv", "line,shade,level,family,inStock\nhalyard-demi,5N,5,N,no\nnowhere,5N,5,N,yes\nhalyard-demi,5Q,,,yes\nhalyard-demi,6N,7,N,yes\nhalyard-demi,7N,7,N,perhaps\nhalyard-demi,5N,5,N,no\n");
+        await visitor.Upload(
+            "wrong.csv",
+            "line,shade,level,family,inStock\nhalyard-demi,5N,5,N,no\nnowhere,5N,5,N,yes\nhalyard-demi,5Q,,,yes\nhalyard-demi,6N,7,N,yes\nhalyard-demi,7N,7,N,perhaps\nhalyard-demi,5N,5,N,no\n"
+        );
         foreach (string row in new[] { "Row 3: line is", "Row 4: shade is", "Row 5: level is 7", "Row 6: inStock is", "Row 7: 5N of halyard-demi stands" })
         {
             Assert.Contains(row, visitor.Text, StringComparison.Ordinal);
@@ -121,7 +131,10 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains("keeps its kind", visitor.Text, StringComparison.Ordinal);
         await visitor.Upload("l.json", json.Replace("45", "450", StringComparison.Ordinal));
         Assert.Contains("processMinutes is 450", visitor.Text, StringComparison.Ordinal);
-        await visitor.Upload("l.json", json.Replace("\"breakwater\"", "\"millrace\"", StringComparison.Ordinal).Replace("\"Breakwater\"", "\"Millrace\"", StringComparison.Ordinal));
+        await visitor.Upload(
+            "l.json",
+            json.Replace("\"breakwater\"", "\"millrace\"", StringComparison.Ordinal).Replace("\"Breakwater\"", "\"Millrace\"", StringComparison.Ordinal)
+        );
         Assert.Contains("Millrace is on the shelf", visitor.Text, StringComparison.Ordinal);
         await visitor.Upload("l.json", "{ not json");
         Assert.Contains("not well-formed", visitor.Text, StringComparison.Ordinal);
@@ -148,8 +161,19 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
         string sitting = visitor.Address;
         await visitor.Open(sitting.Replace("/prescription", "/answers", StringComparison.Ordinal));
         await visitor.Answer();
-        (string, string?)[] facts = [("hair.naturalLevel", "5"), ("hair.density", "medium"), ("hair.porosity", "normal"), ("hair.lengthCm", "35"), ("hair.lengths.level", "5"), ("hair.lengths.tone", "N"), ("hair.lengths.history", "permanent"),
-            .. Enum.GetNames<Core.Head.Zone>().Select(z => char.ToLowerInvariant(z[0]) + z[1..]).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "10") })];
+        (string, string?)[] facts =
+        [
+            ("hair.naturalLevel", "5"),
+            ("hair.density", "medium"),
+            ("hair.porosity", "normal"),
+            ("hair.lengthCm", "35"),
+            ("hair.lengths.level", "5"),
+            ("hair.lengths.tone", "N"),
+            ("hair.lengths.history", "permanent"),
+            .. Enum.GetNames<Core.Head.Zone>()
+                .Select(z => char.ToLowerInvariant(z[0]) + z[1..])
+                .SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "10") }),
+        ];
         await visitor.Open(sitting);
         await visitor.Send("#sitting", "?handler=Sign", facts);
         Assert.EndsWith("/prescription?handler=Sign", visitor.Address, StringComparison.Ordinal);

@@ -35,7 +35,12 @@ public sealed class DrawingTests
         {
             var svg = Parse(StrandDrawing.Draw(p, c.Reading, zone.Zone));
             var drawn = svg.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")!).ToHashSet();
-            var reckoned = new[] { zone.Today, zone.Lifted, zone.After }.SelectMany(f => new[] { f.White?.Hex, f.Pigmented?.Hex }).Append(p.Forecast.Lengths!.Hex).Append(p.Forecast.LengthsToday!.Hex).OfType<string>().ToHashSet();
+            var reckoned = new[] { zone.Today, zone.Lifted, zone.After }
+                .SelectMany(f => new[] { f.White?.Hex, f.Pigmented?.Hex })
+                .Append(p.Forecast.Lengths!.Hex)
+                .Append(p.Forecast.LengthsToday!.Hex)
+                .OfType<string>()
+                .ToHashSet();
             Assert.Subset(reckoned, drawn);
             Assert.Contains(zone.After.Pigmented!.Hex, drawn);
             Assert.Contains(zone.Lifted.Pigmented!.Hex, drawn);
@@ -50,12 +55,18 @@ public sealed class DrawingTests
     [InlineData(1, 12)]
     public void White_fibres_are_as_many_as_the_share_says(double grey, int white)
     {
-        var (c, p) = Example(c => c with { Reading = c.Reading with { Zones = [.. c.Reading.Zones.Select(z => z with { Grey = Share.Of(grey), Resistant = false })] } });
+        var (c, p) = Example(c =>
+            c with
+            {
+                Reading = c.Reading with { Zones = [.. c.Reading.Zones.Select(z => z with { Grey = Share.Of(grey), Resistant = false })] },
+            }
+        );
         var zone = p.Forecast.PerZone[0];
         var svg = Parse(StrandDrawing.Draw(p, c.Reading, zone.Zone));
         // In the row of today, left of the line: one move a fibre.
         int drawn = zone.Today.White is { } look
-            ? svg.QuerySelectorAll($".fibre[stroke='{look.Hex}']").Select(f => f.GetAttribute("d")!.Count(ch => ch == 'M')).FirstOrDefault() : 0;
+            ? svg.QuerySelectorAll($".fibre[stroke='{look.Hex}']").Select(f => f.GetAttribute("d")!.Count(ch => ch == 'M')).FirstOrDefault()
+            : 0;
         Assert.Equal(white, drawn);
     }
 
@@ -64,24 +75,38 @@ public sealed class DrawingTests
     {
         foreach (double mm in new[] { 3.0, 14, 60, 250 })
         {
-            var (c, p) = Example(c => c with { Reading = c.Reading with { Zones = [.. c.Reading.Zones.Select(z => z with { Regrowth = Millimetres.Of(mm) })] } });
+            var (c, p) = Example(c =>
+                c with
+                {
+                    Reading = c.Reading with { Zones = [.. c.Reading.Zones.Select(z => z with { Regrowth = Millimetres.Of(mm) })] },
+                }
+            );
             var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, c.Goal));
             double at = Number(svg.QuerySelector(".demarcation")!, "x1");
             Assert.Equal(mm, (at - Number(svg, "data-left")) * Number(svg, "data-mm"), 0.1);
             Assert.Equal(mm, Number(svg.QuerySelector("#line-handle")!, "aria-valuenow"));
-            Assert.All(svg.QuerySelectorAll(".tick-number").Where(t => double.TryParse(t.TextContent, out _)), t =>
-                Assert.Equal(double.Parse(t.TextContent, CultureInfo.InvariantCulture), (Number(t, "x") - Number(svg, "data-left")) * Number(svg, "data-mm"), 0.1));
+            Assert.All(
+                svg.QuerySelectorAll(".tick-number").Where(t => double.TryParse(t.TextContent, out _)),
+                t =>
+                    Assert.Equal(
+                        double.Parse(t.TextContent, CultureInfo.InvariantCulture),
+                        (Number(t, "x") - Number(svg, "data-left")) * Number(svg, "data-mm"),
+                        0.1
+                    )
+            );
         }
     }
 
     [Fact]
     public void A_gloss_has_no_line_and_a_band_of_its_own()
     {
-        var (c, p) = Example(c => c with
-        {
-            Goal = c.Goal with { Service = Service.Gloss },
-            Reading = c.Reading with { Hair = c.Reading.Hair with { Band = new Band(Millimetres.Of(60), Level.Of(7), new Tone(Family.G)) } },
-        });
+        var (c, p) = Example(c =>
+            c with
+            {
+                Goal = c.Goal with { Service = Service.Gloss },
+                Reading = c.Reading with { Hair = c.Reading.Hair with { Band = new Band(Millimetres.Of(60), Level.Of(7), new Tone(Family.G)) } },
+            }
+        );
         var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, c.Goal));
         Assert.Null(svg.QuerySelector("#line-handle"));
         Assert.Contains(p.Forecast.BandToday!.Hex, svg.QuerySelectorAll(".fibre").Select(f => f.GetAttribute("stroke")));
@@ -91,12 +116,27 @@ public sealed class DrawingTests
     [Fact]
     public void A_shadow_shows_every_stretch_with_what_is_done_to_it_and_its_handles_stand_where_the_rows_end()
     {
-        var (c, p) = Example(c => c with
-        {
-            LineId = null,
-            Goal = c.Goal with { Service = Service.RootShadow, Level = Level.Of(5), Tone = Tone.Neutral, Lengths = new LengthsGoal(Level.Of(8), new Tone(Family.B)) },
-            Reading = c.Reading with { Hair = c.Reading.Hair with { Lengths = c.Reading.Hair.Lengths with { Level = Level.Of(8), History = LengthHistory.Lightened }, Band = new Band(Millimetres.Of(30), Level.Of(7), new Tone(Family.G)) } },
-        });
+        var (c, p) = Example(c =>
+            c with
+            {
+                LineId = null,
+                Goal = c.Goal with
+                {
+                    Service = Service.RootShadow,
+                    Level = Level.Of(5),
+                    Tone = Tone.Neutral,
+                    Lengths = new LengthsGoal(Level.Of(8), new Tone(Family.B)),
+                },
+                Reading = c.Reading with
+                {
+                    Hair = c.Reading.Hair with
+                    {
+                        Lengths = c.Reading.Hair.Lengths with { Level = Level.Of(8), History = LengthHistory.Lightened },
+                        Band = new Band(Millimetres.Of(30), Level.Of(7), new Tone(Family.G)),
+                    },
+                },
+            }
+        );
         var svg = Parse(StrandDrawing.Draw(p, c.Reading, Zone.Nape, c.Goal));
         var rows = p.Strand.Single(z => z.Zone == Zone.Nape).Stretches;
         double Mm(string id) => (Number(svg.QuerySelector(id + " circle")!, "cx") - Number(svg, "data-left")) * Number(svg, "data-mm");
@@ -105,7 +145,15 @@ public sealed class DrawingTests
         Assert.Equal(rows.Last(r => r.Regrowth).ToMm, Mm("#line-handle"), 0.1);
         string words = string.Join(" ", svg.QuerySelectorAll(".does-words").Select(t => t.TextContent));
         Assert.Contains("toned", words, StringComparison.Ordinal);
-        Assert.All(rows, r => Assert.Contains($"{Words.Sentence(Kitto.Core.Wording.StrandWords.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Wording.StrandWords.Of(r.Does)}", svg.GetAttribute("aria-label")!, StringComparison.Ordinal));
+        Assert.All(
+            rows,
+            r =>
+                Assert.Contains(
+                    $"{Words.Sentence(Kitto.Core.Wording.StrandWords.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Wording.StrandWords.Of(r.Does)}",
+                    svg.GetAttribute("aria-label")!,
+                    StringComparison.Ordinal
+                )
+        );
     }
 
     [Theory]
@@ -114,7 +162,10 @@ public sealed class DrawingTests
     [InlineData("6N:0.333 6G:0.333 5R:0.334")]
     public void Borders_in_the_bowl_stand_where_the_shares_end(string mix)
     {
-        MixPart[] parts = [.. mix.Split(' ').Select(p => p.Split(':')).Select(p => new MixPart(p[0], Share.Of(double.Parse(p[1], CultureInfo.InvariantCulture))))];
+        MixPart[] parts =
+        [
+            .. mix.Split(' ').Select(p => p.Split(':')).Select(p => new MixPart(p[0], Share.Of(double.Parse(p[1], CultureInfo.InvariantCulture)))),
+        ];
         var (_, p) = Example(c => c with { Formula = new GivenFormula("roots", parts, null, HandMade: true) });
         Assert.Equal(mix, BowlDrawing.Written(p.Formulas[0].Mix()));
         var grips = Parse(BowlDrawing.Draw(p, move: true)).QuerySelectorAll(".part-grip").ToList();
@@ -140,7 +191,13 @@ public sealed class DrawingTests
         Assert.Equal(p.Formulas.Select(f => f.Developer.Volume.ToString()), svg.QuerySelectorAll(".bowl-volume").Select(t => t.TextContent));
         double outer = Number(svg.QuerySelector(".bowl-developer")!, "r");
         double perGram = Math.PI * outer * outer / p.Formulas.Sum(f => f.Parts.Sum(x => x.Grams.Value) + f.Developer.Grams.Value);
-        var wedges = svg.QuerySelectorAll(".bowl-part").Select(w => System.Text.RegularExpressions.Regex.Matches(w.GetAttribute("d")!, "[0-9.]+").Select(n => double.Parse(n.Value, CultureInfo.InvariantCulture)).ToArray());
+        var wedges = svg.QuerySelectorAll(".bowl-part")
+            .Select(w =>
+                System
+                    .Text.RegularExpressions.Regex.Matches(w.GetAttribute("d")!, "[0-9.]+")
+                    .Select(n => double.Parse(n.Value, CultureInfo.InvariantCulture))
+                    .ToArray()
+            );
         foreach (var (n, part) in wedges.Zip(p.Formulas.SelectMany(f => f.Parts)))
         {
             // M centre L x1 y1 A r r 0 large 1 x2 y2

@@ -10,7 +10,14 @@ public sealed class FirstDayTests(EmptyStudio studio) : IClassFixture<EmptyStudi
     {
         var visitor = await new Visitor(studio).Open("/");
         Assert.Equal("/setup", visitor.Address);
-        await visitor.Send("main form", ("Studio", "Quay Colour"), ("TimeZone", "Nowhere/Land"), ("Destination", "Far Isle"), ("UserName", "ada"), ("Password", "short"));
+        await visitor.Send(
+            "main form",
+            ("Studio", "Quay Colour"),
+            ("TimeZone", "Nowhere/Land"),
+            ("Destination", "Far Isle"),
+            ("UserName", "ada"),
+            ("Password", "short")
+        );
         Assert.Contains("No such time zone", visitor.Text, StringComparison.Ordinal);
         Assert.Contains("10 to 200 characters", visitor.Text, StringComparison.Ordinal);
         Assert.Equal("Quay Colour", visitor.Typed("Studio"));

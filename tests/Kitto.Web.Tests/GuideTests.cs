@@ -112,7 +112,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         var (kit, client, _) = await studio.FreshKit("Runa Steps");
         long now = studio.Clock.GetUtcNow().ToUnixTimeMilliseconds();
         string guide = client.Address;
-        string start = $"{Guid.NewGuid()} start 0 {now}", once = $"{Guid.NewGuid()} step 1 {now + 1}";
+        string start = $"{Guid.NewGuid()} start 0 {now}",
+            once = $"{Guid.NewGuid()} step 1 {now + 1}";
         await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", $"{start}\n{once}"));
         Assert.Contains("\"part\":\"tests\"", client.Text, StringComparison.Ordinal);
         Assert.Empty(await studio.Runs.Of(kit.Id));
@@ -123,8 +124,17 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         (start, once) = ($"{Guid.NewGuid()} start 0 {now}", $"{Guid.NewGuid()} step 1 {now + 1}");
         string[] wrong =
         [
-            "nonsense", $"{Guid.NewGuid()} step 0 {now}", $"{Guid.NewGuid()} step 99 {now}", $"{Guid.NewGuid()} step 1 {now + 3_600_000}", $"{Guid.NewGuid()} step 1 {now - 86_400_000L * 30}", $"x step 1 {now}", $"{Guid.NewGuid()} step 1 99999999999999999",
-            $"{Guid.NewGuid()} 1 {now}", $"{Guid.NewGuid()} leap 1 {now}", $"{Guid.NewGuid()} start 4 {now}", $"{Guid.NewGuid()} 2 3 {now}",
+            "nonsense",
+            $"{Guid.NewGuid()} step 0 {now}",
+            $"{Guid.NewGuid()} step 99 {now}",
+            $"{Guid.NewGuid()} step 1 {now + 3_600_000}",
+            $"{Guid.NewGuid()} step 1 {now - 86_400_000L * 30}",
+            $"x step 1 {now}",
+            $"{Guid.NewGuid()} step 1 99999999999999999",
+            $"{Guid.NewGuid()} 1 {now}",
+            $"{Guid.NewGuid()} leap 1 {now}",
+            $"{Guid.NewGuid()} start 4 {now}",
+            $"{Guid.NewGuid()} 2 3 {now}",
         ];
         // A step without a start counts for nothing; with it, each once.
         await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", string.Join('\n', [.. wrong, once])));
@@ -217,7 +227,15 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, _) = await studio.FreshKit("Rhoda Report");
         await studio.Clear(client, kit);
-        (string Name, string? Value)[] good = [("coverage", "patchy"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12"), ("note", "left ear was hard")];
+        (string Name, string? Value)[] good =
+        [
+            ("coverage", "patchy"),
+            ("depth", "right"),
+            ("tone", "right"),
+            ("comfort", "fine"),
+            ("leftGrams", "12"),
+            ("note", "left ear was hard"),
+        ];
         await client.Send(".report form", [.. good.Where(g => g.Name != field && !(field == "bowl" && g.Name == "leftGrams")), (field, value)]);
         Assert.Contains(client.Page.QuerySelectorAll(".report .error"), e => e.TextContent.Contains(says, StringComparison.Ordinal));
         Assert.Equal("left ear was hard", client.Typed("note"));
@@ -245,7 +263,15 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, _) = await studio.FreshKit("Pia Picture");
         await studio.Clear(client, kit);
-        await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("bowl", bowl), ("reserve", reserve ? "true" : null));
+        await client.Send(
+            ".report form",
+            ("coverage", "full"),
+            ("depth", "right"),
+            ("tone", "right"),
+            ("comfort", "fine"),
+            ("bowl", bowl),
+            ("reserve", reserve ? "true" : null)
+        );
         var report = (await studio.Reports.OutcomeOf(kit.Id))!;
         var pairs = Core.Contract.Json.ReadPrescription((await studio.Kits.Frozen(kit.PrescriptionId))!.Document).Formulas[0].Pairs;
         double Mix(int i) => pairs[i].ColourGrams.Value + pairs[i].DeveloperGrams.Value;
@@ -274,7 +300,15 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         var (kit, client, colourist) = await studio.FreshKit("Nexta Kitto");
         var first = Core.Contract.Json.ReadPrescription((await studio.Kits.Frozen(kit.PrescriptionId))!.Document);
         await studio.Clear(client, kit);
-        await client.Send(".report form", ("coverage", "greyShows"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "30"), ("minutes", "28"));
+        await client.Send(
+            ".report form",
+            ("coverage", "greyShows"),
+            ("depth", "right"),
+            ("tone", "right"),
+            ("comfort", "fine"),
+            ("leftGrams", "30"),
+            ("minutes", "28")
+        );
         await colourist.Open("/");
         Assert.Contains("grey shows; 30 g left", colourist.Text, StringComparison.Ordinal);
         await colourist.Open($"/kits/{kit.Id}");

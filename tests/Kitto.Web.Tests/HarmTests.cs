@@ -12,7 +12,8 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
 {
     private static readonly string[] RunWords = ["step", "back", "step", "start", "end"];
 
-    private async Task<IReadOnlyList<SafetyEvent>> Reactions(Kit kit) => [.. (await studio.Safety.Of(kit.ClientId)).Events.Where(e => e.Kind == SafetyKind.Reaction)];
+    private async Task<IReadOnlyList<SafetyEvent>> Reactions(Kit kit) =>
+        [.. (await studio.Safety.Of(kit.ClientId)).Events.Where(e => e.Kind == SafetyKind.Reaction)];
 
     /// <summary>A reaction told by someone with nothing but the address: no cookie, no page before it, no script.</summary>
     private async Task<HttpStatusCode> Burns(string address, params (string, string)[] more)
@@ -59,7 +60,15 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, _) = await studio.FreshKit("Typa Grams");
         await studio.Clear(client, kit);
-        await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "reacted"), ("leftGrams", "12,5 g or so"), ("note", "my ear swelled"));
+        await client.Send(
+            ".report form",
+            ("coverage", "full"),
+            ("depth", "right"),
+            ("tone", "right"),
+            ("comfort", "reacted"),
+            ("leftGrams", "12,5 g or so"),
+            ("note", "my ear swelled")
+        );
         Assert.Contains("my ear swelled", Assert.Single(await Reactions(kit)).Says, StringComparison.Ordinal);
         Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
         Assert.Null(await studio.Reports.OutcomeOf(kit.Id));
@@ -160,8 +169,17 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
         await client.Send(".start-now");
         Assert.NotEmpty(client.FindAll("#run-steps"));
         string guide = client.Address;
-        int paint = client.FindAll("[data-step]").Select(s => (s.GetAttribute("data-kind"), int.Parse(s.GetAttribute("data-step")!))).First(s => s.Item1 == "paint").Item2;
-        async Task Word(string word, int step) => await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", $"{Guid.NewGuid()} {word} {step} {studio.Clock.GetUtcNow().ToUnixTimeMilliseconds()}"));
+        int paint = client
+            .FindAll("[data-step]")
+            .Select(s => (s.GetAttribute("data-kind"), int.Parse(s.GetAttribute("data-step")!)))
+            .First(s => s.Item1 == "paint")
+            .Item2;
+        async Task Word(string word, int step) =>
+            await client.Send(
+                "#burns-form",
+                $"{guide}?handler=Run",
+                ("steps", $"{Guid.NewGuid()} {word} {step} {studio.Clock.GetUtcNow().ToUnixTimeMilliseconds()}")
+            );
 
         // A first stroke by mistake is taken back; the run is ended.
         await Word("step", paint);
@@ -232,7 +250,11 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
         await client.Send(".start-now");
         string guide = client.Address;
         int paint = int.Parse(client.Find("[data-kind=paint]").GetAttribute("data-step")!);
-        await client.Send("#burns-form", $"{guide}?handler=Run", ("steps", $"{Guid.NewGuid()} step {paint} {studio.Clock.GetUtcNow().ToUnixTimeMilliseconds()}"));
+        await client.Send(
+            "#burns-form",
+            $"{guide}?handler=Run",
+            ("steps", $"{Guid.NewGuid()} step {paint} {studio.Clock.GetUtcNow().ToUnixTimeMilliseconds()}")
+        );
         switch (what)
         {
             case "a skin test that grows too old":
@@ -402,7 +424,9 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
         await owner.OpenAsync();
         // The kit cannot be stopped: as if the process were killed before it came to that.
         string name = "kill_" + kit.Id.ToString("N");
-        await owner.ExecuteAsync($"create function {name}() returns trigger language plpgsql as $$ begin if new.id = '{kit.Id}' then raise exception 'killed'; end if; return new; end $$; create trigger {name} before update on kit for each row execute function {name}()");
+        await owner.ExecuteAsync(
+            $"create function {name}() returns trigger language plpgsql as $$ begin if new.id = '{kit.Id}' then raise exception 'killed'; end if; return new; end $$; create trigger {name} before update on kit for each row execute function {name}()"
+        );
         var (answers, readings) = ((await studio.Answers.Of(kit.ClientId)).Count, (await studio.Clients.LatestReading(kit.ClientId))!.Version);
         switch (what)
         {

@@ -13,7 +13,8 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
 
     private DateTime Now => studio.Clock.GetUtcNow().UtcDateTime;
 
-    private ClientMessageSender Desk(IPost post) => ActivatorUtilities.CreateInstance<ClientMessageSender>(studio.Services, new PostSettings(post, "studio@kitto.invalid", []));
+    private ClientMessageSender Desk(IPost post) =>
+        ActivatorUtilities.CreateInstance<ClientMessageSender>(studio.Services, new PostSettings(post, "studio@kitto.invalid", []));
 
     private async Task<Message> Due(string? to = "someone@example.org")
     {
@@ -186,7 +187,8 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
     public async Task A_week_of_two_thousand_kits_is_there_at_once()
     {
         await using var scope = studio.Services.CreateAsyncScope();
-        await studio.Db.Run("""
+        await studio.Db.Run(
+            """
             insert into client (id, name, birth_date, destination_id, created_at) select gen_random_uuid(), 'Weekly ' || n, '1980-01-01', (select min(id) from destination), now() from generate_series(1, 2000) n;
             insert into reading (id, client_id, version, taken_at, taken_by, document) select gen_random_uuid(), c.id, 1, now(), (select id from person limit 1), '{}' from client c where c.name like 'Weekly %';
             insert into prescription (id, client_id, reading_id, decision, service, signed_at, signed_by, case_document, document) select gen_random_uuid(), r.client_id, r.id, 'kit', 'gloss', now(), r.taken_by, '{}', '{"because":[]}' from reading r join client c on c.id = r.client_id where c.name like 'Weekly %';
@@ -194,7 +196,8 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
             select gen_random_uuid(), p.id, p.client_id, 1, 'tidewash-gloss', true, 'signed', d, d + 1, d + 3, d + 3, d + 5, d + 10, d + 40
             from (select p.*, date '2031-03-03' + (row_number() over () % 7)::int as d from prescription p join client c on c.id = p.client_id where c.name like 'Weekly %') p;
             analyze kit
-            """);
+            """
+        );
         try
         {
             var visitor = await Visitor.SignedIn(studio);
@@ -214,12 +217,14 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
         }
         finally
         {
-            await studio.Db.Run("""
+            await studio.Db.Run(
+                """
                 delete from kit where client_id in (select id from client where name like 'Weekly %');
                 delete from prescription where client_id in (select id from client where name like 'Weekly %');
                 delete from reading where client_id in (select id from client where name like 'Weekly %');
                 delete from client where name like 'Weekly %'
-                """);
+                """
+            );
         }
     }
 }

@@ -4,7 +4,10 @@ namespace Kitto.Web.Tests;
 internal static class OwnKit
 {
     /// <summary>So many hours ago, as the studio's clock shows it in a field.</summary>
-    public static string Local(this Studio studio, double hoursAgo) => TimeZoneInfo.ConvertTime(studio.Clock.GetUtcNow().AddHours(-hoursAgo), TimeZoneInfo.FindSystemTimeZoneById("Europe/London")).ToString("yyyy-MM-ddTHH:mm");
+    public static string Local(this Studio studio, double hoursAgo) =>
+        TimeZoneInfo
+            .ConvertTime(studio.Clock.GetUtcNow().AddHours(-hoursAgo), TimeZoneInfo.FindSystemTimeZoneById("Europe/London"))
+            .ToString("yyyy-MM-ddTHH:mm");
 
     /// <summary>A kit of our own, signed, packed and posted, so that tests do not meet each other.</summary>
     public static async Task<(Store.Kit Kit, Visitor Client, Visitor Colourist)> FreshKit(this Studio studio, string name)
@@ -16,8 +19,27 @@ internal static class OwnKit
         await colourist.Open(sitting.Replace("/prescription", "/answers", StringComparison.Ordinal));
         await colourist.Answer();
         await colourist.Open(sitting);
-        (string, string?)[] zones = [.. Enum.GetNames<Core.Head.Zone>().Select(z => char.ToLowerInvariant(z[0]) + z[1..]).SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") })];
-        await colourist.Send("#sitting", "?handler=Sign", [("hair.naturalLevel", "5"), ("hair.texture", "medium"), ("hair.density", "medium"), ("hair.porosity", "normal"), ("hair.lengthCm", "35"), ("hair.lengths.level", "5"), ("hair.lengths.tone", "N"), ("hair.lengths.history", "permanent"), .. zones]);
+        (string, string?)[] zones =
+        [
+            .. Enum.GetNames<Core.Head.Zone>()
+                .Select(z => char.ToLowerInvariant(z[0]) + z[1..])
+                .SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") }),
+        ];
+        await colourist.Send(
+            "#sitting",
+            "?handler=Sign",
+            [
+                ("hair.naturalLevel", "5"),
+                ("hair.texture", "medium"),
+                ("hair.density", "medium"),
+                ("hair.porosity", "normal"),
+                ("hair.lengthCm", "35"),
+                ("hair.lengths.level", "5"),
+                ("hair.lengths.tone", "N"),
+                ("hair.lengths.history", "permanent"),
+                .. zones,
+            ]
+        );
         Assert.StartsWith("/kits/", colourist.Address, StringComparison.Ordinal);
         await colourist.Send("form[action*=Move]");
         await colourist.Send("form[action*=Move]");

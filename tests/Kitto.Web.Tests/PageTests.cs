@@ -68,8 +68,10 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
     public async Task The_demo_has_every_service_a_stop_a_salon_case_a_held_kit_a_report_and_an_overdue_kit()
     {
         var visitor = await Visitor.SignedIn(studio);
-        Assert.Equal(["Stopped", "Answers to read", "Reports to read", "At the bench", "Overdue", "Held by a test", "Under way", "Not by kit"],
-            visitor.Page.QuerySelectorAll(".today-group h2").Select(h => h.FirstChild!.TextContent.Trim()));
+        Assert.Equal(
+            ["Stopped", "Answers to read", "Reports to read", "At the bench", "Overdue", "Held by a test", "Under way", "Not by kit"],
+            visitor.Page.QuerySelectorAll(".today-group h2").Select(h => h.FirstChild!.TextContent.Trim())
+        );
         var services = await studio.Db.List<string>("select distinct service from prescription");
         Assert.Equal(8, services.Count);
         Assert.Equal(["kit", "salon", "stop"], (await studio.Db.List<string>("select distinct decision from prescription")).Order());
@@ -240,7 +242,8 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
         Assert.Empty(errors);
         Assert.Equal(
             Core.Contract.Json.Write(Core.Contract.Json.ReadPrescription(await visitor.Download($"/prescriptions/{signed.Id}?handler=Answer"))),
-            Core.Contract.Json.Write(Core.Prescriber.Prescribe(found!, shelf)));
+            Core.Contract.Json.Write(Core.Prescriber.Prescribe(found!, shelf))
+        );
     }
 
     [Fact]
@@ -306,7 +309,16 @@ public sealed class HouseTests(Studio studio) : IClassFixture<Studio>
         var visitor = await Visitor.SignedIn(studio);
         await visitor.Open("/house/post");
         string add = "form:has([name=id][value='0'])";
-        foreach (var (days, transit, name, says) in new (string?, string, string, string)[] { (null, "2", "Far Rock", "Tick at least one day"), ("Sunday", "15", "Far Rock", "0 to 14"), ("Sunday", "1.5", "Far Rock", "0 to 14"), ("Sunday", "2", "", "1 to 80 characters"), ("Sunday", "2", "Brannoc", "already") })
+        foreach (
+            var (days, transit, name, says) in new (string?, string, string, string)[]
+            {
+                (null, "2", "Far Rock", "Tick at least one day"),
+                ("Sunday", "15", "Far Rock", "0 to 14"),
+                ("Sunday", "1.5", "Far Rock", "0 to 14"),
+                ("Sunday", "2", "", "1 to 80 characters"),
+                ("Sunday", "2", "Brannoc", "already"),
+            }
+        )
         {
             await visitor.Send(add, ("name", name), ("days", days), ("transit", transit));
             Assert.Contains(says, visitor.Text, StringComparison.Ordinal);

@@ -43,9 +43,13 @@ public sealed class RulesTests(Studio studio) : IClassFixture<Studio>
     public async Task What_is_decided_for_her_stands_in_her_prescription_and_can_be_given_back()
     {
         var visitor = await Visitor.SignedIn(studio);
-        string page = $"/clients/{await studio.IdOf("Maren")}", sitting = page + "/prescription";
+        string page = $"/clients/{await studio.IdOf("Maren")}",
+            sitting = page + "/prescription";
         await visitor.Open(page);
-        Assert.DoesNotContain(visitor.FindAll("#way option").Select(o => o.GetAttribute("value")), v => v!.StartsWith("SA1:", StringComparison.Ordinal) || v.StartsWith("SA7:", StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            visitor.FindAll("#way option").Select(o => o.GetAttribute("value")),
+            v => v!.StartsWith("SA1:", StringComparison.Ordinal) || v.StartsWith("SA7:", StringComparison.Ordinal)
+        );
         await visitor.Send(".hers-new", ("way", "TM2:firstStroke"), ("reason", " "));
         Assert.Contains("Say why", visitor.Text, StringComparison.Ordinal);
         Assert.Equal("TM2:firstStroke", visitor.Typed("way"));

@@ -32,13 +32,49 @@ public sealed class SittingTests(Studio studio) : IClassFixture<Studio>
             ("her name", () => studio.Sittings.Save(client with { Name = "Odile Farrow-Quay" }, [], Now, "Tove"), r => r.Client.Name),
             ("the house", async () => await studios.Save(house with { ServiceLevel = .93 }), r => r.Studio.ServiceLevel),
             ("post days", () => studios.SaveDestination(client.DestinationId, client.Destination, [DayOfWeek.Sunday], 2), r => r.Destination.PostDays),
-            ("a reading", async () => await studio.Sittings.Keep(new KeptReading(id, (await Load()).Reading!.Version, (await Load()).Reading!.Document, by, "Tove", Now, null, [])), r => r.Reading!.Version),
+            (
+                "a reading",
+                async () =>
+                    await studio.Sittings.Keep(
+                        new KeptReading(id, (await Load()).Reading!.Version, (await Load()).Reading!.Document, by, "Tove", Now, null, [])
+                    ),
+                r => r.Reading!.Version
+            ),
             ("a way of hers", () => studio.Services.GetRequiredService<Ways>().Decide(id, "TM2", "firstStroke", "fast", by, Now), r => r.Ways.Count),
-            ("answers", async () => await studio.Sittings.Answer(id, new KeptAnswers((await Load()).Answers is [var last, ..] ? last.Id : 0, (await studio.Answers.Of(await studio.IdOf("Nuala")))[0].Document, true, []), Now, null, "client"), r => r.Answers.Count),
+            (
+                "answers",
+                async () =>
+                    await studio.Sittings.Answer(
+                        id,
+                        new KeptAnswers(
+                            (await Load()).Answers is [var last, ..] ? last.Id : 0,
+                            (await studio.Answers.Of(await studio.IdOf("Nuala")))[0].Document,
+                            true,
+                            []
+                        ),
+                        Now,
+                        null,
+                        "client"
+                    ),
+                r => r.Answers.Count
+            ),
             ("answers seen", async () => await studio.Answers.Seen(id, (await Load()).Answers[0].Id, by, Now), r => r.Answers[0].SeenAt),
-            ("a strand", () => studio.Say.Say(kit, (r, k) => KitLife.Strand(r, k, StrandResult.TooDark, 35, new Speaker(Guid.NewGuid(), Now, Speaker.Client))), r => r.Safety.Events.Count),
+            (
+                "a strand",
+                () => studio.Say.Say(kit, (r, k) => KitLife.Strand(r, k, StrandResult.TooDark, 35, new Speaker(Guid.NewGuid(), Now, Speaker.Client))),
+                r => r.Safety.Events.Count
+            ),
             ("a reaction", () => studio.Say.Say(id, r => KitLife.React(new Speaker(Guid.NewGuid(), Now, Speaker.Client), kit.Id, "itches")), r => r.Reacted),
-            ("a report", () => studio.Say.Report(kit, new OutcomeReport(kit.Id, DateOnly.FromDateTime(Now), "full", "right", "right", 5, false, true, "nothing", null, "", Now, null), null), r => r.Reported.Count),
+            (
+                "a report",
+                () =>
+                    studio.Say.Report(
+                        kit,
+                        new OutcomeReport(kit.Id, DateOnly.FromDateTime(Now), "full", "right", "right", 5, false, true, "nothing", null, "", Now, null),
+                        null
+                    ),
+                r => r.Reported.Count
+            ),
         ];
         foreach (var (what, write, shows) in writes)
         {
@@ -63,7 +99,11 @@ public sealed class SittingTests(Studio studio) : IClassFixture<Studio>
             Assert.Equal(45, head.Count);
             Assert.Equal(rate.Over(weeks * 7).Value, double.Parse(head["zones.crown.regrowthMm"], System.Globalization.CultureInfo.InvariantCulture), .51);
             Assert.Equal(then.Zones[(int)Zone.LeftTemple].Resistant ? "true" : "", head["zones.leftTemple.resistant"]);
-            Assert.Equal(then.Zones[(int)Zone.Nape].Grey.Percent, double.Parse(head["zones.nape.greyPercent"], System.Globalization.CultureInfo.InvariantCulture), .06);
+            Assert.Equal(
+                then.Zones[(int)Zone.Nape].Grey.Percent,
+                double.Parse(head["zones.nape.greyPercent"], System.Globalization.CultureInfo.InvariantCulture),
+                .06
+            );
         }
 
         foreach (string wrong in new[] { "0", "53", "-4", "soon" })

@@ -33,18 +33,22 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     public async Task Of_many_who_save_the_same_reading_one_wins_and_the_others_are_told()
     {
         var (client, person) = await Somebody();
-        var tries = await Task.WhenAll(Enumerable.Range(0, 8).Select(async i =>
-        {
-            try
-            {
-                await studio.Sittings.Keep(Reading(client, person, 0, $"{{\"try\":{i}}}"));
-                return null;
-            }
-            catch (ConflictException conflict)
-            {
-                return conflict.Message;
-            }
-        }));
+        var tries = await Task.WhenAll(
+            Enumerable
+                .Range(0, 8)
+                .Select(async i =>
+                {
+                    try
+                    {
+                        await studio.Sittings.Keep(Reading(client, person, 0, $"{{\"try\":{i}}}"));
+                        return null;
+                    }
+                    catch (ConflictException conflict)
+                    {
+                        return conflict.Message;
+                    }
+                })
+        );
         Assert.Single(tries, t => t is null);
         Assert.All(tries.OfType<string>(), t => Assert.Contains("has saved reading 1", t, StringComparison.Ordinal));
     }
@@ -61,7 +65,22 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
 
     private static KeptReading Reading(Guid client, Guid person, int from, string document) => new(client, from, document, person, "Tove", Now, null, []);
 
-    private static Signing Signing(string stand, string stamp) => new("kit", "gloss", "{}", "{}", """{"steps":[{"kind":"paint"},{"kind":"rinse"}]}""", "tidewash-gloss", true, 14, Core.Clock.KitDays.None, stand, "{}", stamp, "[]");
+    private static Signing Signing(string stand, string stamp) =>
+        new(
+            "kit",
+            "gloss",
+            "{}",
+            "{}",
+            """{"steps":[{"kind":"paint"},{"kind":"rinse"}]}""",
+            "tidewash-gloss",
+            true,
+            14,
+            Core.Clock.KitDays.None,
+            stand,
+            "{}",
+            stamp,
+            "[]"
+        );
 
     [Fact]
     public async Task Of_many_who_sign_on_the_same_record_one_wins_and_kits_are_numbered_in_a_row()
@@ -71,18 +90,22 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         for (int round = 0; round < 3; round++)
         {
             string stand = (await studio.Clients.Stand(client))!;
-            bool[] won = await Task.WhenAll(Enumerable.Range(0, 6).Select(async _ =>
-            {
-                try
-                {
-                    await studio.Sittings.Sign(Reading(client, person, round, "{}"), Signing(stand, stamp), null);
-                    return true;
-                }
-                catch (ConflictException)
-                {
-                    return false;
-                }
-            }));
+            bool[] won = await Task.WhenAll(
+                Enumerable
+                    .Range(0, 6)
+                    .Select(async _ =>
+                    {
+                        try
+                        {
+                            await studio.Sittings.Sign(Reading(client, person, round, "{}"), Signing(stand, stamp), null);
+                            return true;
+                        }
+                        catch (ConflictException)
+                        {
+                            return false;
+                        }
+                    })
+            );
             Assert.Single(won, w => w);
         }
 
@@ -94,7 +117,8 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     public async Task Nothing_is_signed_on_a_shelf_that_another_process_has_changed()
     {
         var (client, person) = await Somebody();
-        string stand = (await studio.Clients.Stand(client))!, stamp = await new Lines(studio.Db).Stamp();
+        string stand = (await studio.Clients.Stand(client))!,
+            stamp = await new Lines(studio.Db).Stamp();
         var line = (await new Lines(studio.Db).All()).First(l => l.Id == "breakwater");
         await new Lines(studio.Db).Save([line], person);
         await Assert.ThrowsAsync<ConflictException>(() => studio.Sittings.Sign(Reading(client, person, 0, "{}"), Signing(stand, stamp), null));
@@ -116,7 +140,10 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         int before = await studio.Db.One<int>("select count(*)::int from safety_event");
         var refused = await Assert.ThrowsAsync<Npgsql.PostgresException>(() => studio.Db.Run(sql));
         Assert.Equal(Npgsql.PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);
-        Assert.Equal((before, Database.Role), (await studio.Db.One<int>("select count(*)::int from safety_event"), await studio.Db.One<string>("select current_user::text")));
+        Assert.Equal(
+            (before, Database.Role),
+            (await studio.Db.One<int>("select count(*)::int from safety_event"), await studio.Db.One<string>("select current_user::text"))
+        );
         Assert.True(before > 0);
     }
 
@@ -126,7 +153,11 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         await using var owner = new Npgsql.NpgsqlConnection(studio.Connection + ";Pooling=false");
         await owner.OpenAsync();
         await using var delete = new Npgsql.NpgsqlCommand("delete from safety_event", owner);
-        Assert.Contains("only ever added to", (await Assert.ThrowsAsync<Npgsql.PostgresException>(() => delete.ExecuteNonQueryAsync())).Message, StringComparison.Ordinal);
+        Assert.Contains(
+            "only ever added to",
+            (await Assert.ThrowsAsync<Npgsql.PostgresException>(() => delete.ExecuteNonQueryAsync())).Message,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -135,7 +166,9 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         var kit = await studio.KitOf("Greta");
         string token = await studio.Links.ToGuide(kit.Id, Now);
         Assert.Equal(22, token.Length);
-        Assert.False(await studio.Db.One<bool>("select exists (select 1 from link where encode(token_hash, 'escape') like '%' || @token || '%')", new { token }));
+        Assert.False(
+            await studio.Db.One<bool>("select exists (select 1 from link where encode(token_hash, 'escape') like '%' || @token || '%')", new { token })
+        );
         Assert.Null((await studio.Links.Open("guide", token))!.RevokedAt);
         string next = await studio.Links.ToGuide(kit.Id, Now);
         Assert.NotNull((await studio.Links.Open("guide", token))!.RevokedAt);

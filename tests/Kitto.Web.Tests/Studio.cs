@@ -53,7 +53,8 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
 
     protected virtual bool Demo => true;
 
-    private static string Cluster => Environment.GetEnvironmentVariable("KITTO_TEST_SERVER")
+    private static string Cluster =>
+        Environment.GetEnvironmentVariable("KITTO_TEST_SERVER")
         ?? throw new InvalidOperationException("KITTO_TEST_SERVER is not set: run the tests with ./kitto test.");
 
     public ValueTask InitializeAsync()
@@ -85,10 +86,13 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
     {
         await using var owner = new NpgsqlConnection(Connection + ";Pooling=false");
         await owner.OpenAsync();
-        await owner.ExecuteAsync($"""
+        await owner.ExecuteAsync(
+            $"""
             set session_replication_role = replica;
             update safety_event set happened_at = happened_at - @by, said_at = said_at - @by {but} where kit_id = @Id
-            """, new { by = TimeSpan.FromHours(hours), kit.Id });
+            """,
+            new { by = TimeSpan.FromHours(hours), kit.Id }
+        );
     }
 
     /// <summary>An address of her guide.</summary>
@@ -140,8 +144,13 @@ public sealed class Visitor(Studio studio, HttpClient? client = null)
     {
         (string Name, string? Value)[] plain =
         [
-            ("reactions", "no"), ("blackHenna", "no"), ("scalp", "sound"), .. "hairline skin pregnant since damage reading".Split(' ').Select(q => ("none." + q, (string?)"true")),
-            ("put.0.what", "permanent"), ("put.0.month", "3"), ("put.0.year", "2025"),
+            ("reactions", "no"),
+            ("blackHenna", "no"),
+            ("scalp", "sound"),
+            .. "hairline skin pregnant since damage reading".Split(' ').Select(q => ("none." + q, (string?)"true")),
+            ("put.0.what", "permanent"),
+            ("put.0.month", "3"),
+            ("put.0.year", "2025"),
         ];
         return Send(form, [.. plain.Where(p => but.All(b => b.Name != p.Name)), .. but]);
     }
@@ -181,7 +190,10 @@ public sealed class Visitor(Studio studio, HttpClient? client = null)
     {
         var form = (IHtmlFormElement)(Page.QuerySelector(selector) ?? throw new InvalidOperationException($"No {selector} on {Address}: {Gist}"));
         var fields = new List<KeyValuePair<string, string>>();
-        foreach (var field in form.QuerySelectorAll("input, select, textarea").Where(f => f.GetAttribute("name") is not null && typed.All(t => t.Name != f.GetAttribute("name"))))
+        foreach (
+            var field in form.QuerySelectorAll("input, select, textarea")
+                .Where(f => f.GetAttribute("name") is not null && typed.All(t => t.Name != f.GetAttribute("name")))
+        )
         {
             string? value = field switch
             {
@@ -204,12 +216,13 @@ public sealed class Visitor(Studio studio, HttpClient? client = null)
 
     public IElement Find(string selector) => Page.QuerySelector(selector) ?? throw new InvalidOperationException($"No {selector} on {Address}: {Gist}");
 
-    public string? Typed(string field) => Find($"[name='{field}']") switch
-    {
-        IHtmlInputElement input => input.Value,
-        IHtmlSelectElement select => select.Value,
-        var other => other.TextContent,
-    };
+    public string? Typed(string field) =>
+        Find($"[name='{field}']") switch
+        {
+            IHtmlInputElement input => input.Value,
+            IHtmlSelectElement select => select.Value,
+            var other => other.TextContent,
+        };
 
     public IReadOnlyList<IElement> FindAll(string selector) => [.. Page.QuerySelectorAll(selector)];
 

@@ -32,7 +32,14 @@ public sealed class SturdyTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, colourist) = await studio.FreshKit("Frozen Shelf");
         await studio.Clear(client, kit);
-        string[] pages = [client.Address, $"/kits/{kit.Id}", $"/prescriptions/{kit.PrescriptionId}", $"/clients/{kit.ClientId}", $"/clients/{kit.ClientId}/beside"];
+        string[] pages =
+        [
+            client.Address,
+            $"/kits/{kit.Id}",
+            $"/prescriptions/{kit.PrescriptionId}",
+            $"/clients/{kit.ClientId}",
+            $"/clients/{kit.ClientId}/beside",
+        ];
         async Task<string[]> Shown()
         {
             var seen = new List<string>();
@@ -48,10 +55,18 @@ public sealed class SturdyTests(Studio studio) : IClassFixture<Studio>
 
         string[] before = await Shown();
         string kept = (await Lines.All()).First(l => l.Id == "lantern-cream").Document;
-        await Elsewhere("lantern-cream", d => d.Replace("\"5N\", ", "", StringComparison.Ordinal).Replace("\"processMinutes\": 35", "\"processMinutes\": 30", StringComparison.Ordinal).Replace("Lantern Cream", "Another Name", StringComparison.Ordinal));
+        await Elsewhere(
+            "lantern-cream",
+            d =>
+                d.Replace("\"5N\", ", "", StringComparison.Ordinal)
+                    .Replace("\"processMinutes\": 35", "\"processMinutes\": 30", StringComparison.Ordinal)
+                    .Replace("Lantern Cream", "Another Name", StringComparison.Ordinal)
+        );
         Assert.Equal(before, await Shown());
         // Even the whole line gone, or no longer one that can be read.
-        await studio.Db.Run("update line set document = '{\"kitto\": \"line/1\", \"id\": \"lantern-cream\"}', version = version + 1 where id = 'lantern-cream'");
+        await studio.Db.Run(
+            "update line set document = '{\"kitto\": \"line/1\", \"id\": \"lantern-cream\"}', version = version + 1 where id = 'lantern-cream'"
+        );
         Assert.Equal(before, await Shown());
         await colourist.Open("/shelf");
         Assert.Contains("Set aside", colourist.Text, StringComparison.Ordinal);
@@ -80,7 +95,12 @@ public sealed class SturdyTests(Studio studio) : IClassFixture<Studio>
 
         // Stock kept from the page of before changes nothing.
         await colourist.Open("/shelf");
-        await colourist.Send("form[action*='id=lantern-cream'], form[action*=Stock]", "/shelf?handler=Stock&id=lantern-cream", ("version", "1"), ("have", "5N"));
+        await colourist.Send(
+            "form[action*='id=lantern-cream'], form[action*=Stock]",
+            "/shelf?handler=Stock&id=lantern-cream",
+            ("version", "1"),
+            ("have", "5N")
+        );
         Assert.Contains("Nothing was changed", colourist.Text, StringComparison.Ordinal);
         Assert.NotNull(stale);
         await Elsewhere("lantern-cream", _ => kept);
@@ -125,7 +145,9 @@ public sealed class SturdyTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal(HttpStatusCode.OK, colourist.Status);
         Assert.Equal("rosy cheeks", colourist.Typed("client.conditions"));
         // A draft that was broken before this was seen to is healed.
-        await studio.Db.Run("update draft set document = jsonb_build_object('kitto', 'case/1', 'client', 'x', 'goal', jsonb_build_object('service', jsonb_build_object('x', 'y')), 'line', jsonb_build_array(1))");
+        await studio.Db.Run(
+            "update draft set document = jsonb_build_object('kitto', 'case/1', 'client', 'x', 'goal', jsonb_build_object('service', jsonb_build_object('x', 'y')), 'line', jsonb_build_array(1))"
+        );
         Assert.Equal(HttpStatusCode.OK, (await colourist.Open(sitting)).Status);
         await studio.Db.Run("delete from draft");
     }
@@ -162,10 +184,14 @@ public sealed class SturdyTests(Studio studio) : IClassFixture<Studio>
         // Many at a time: with two turns, memory holds two, and all come through.
         byte[] camera = Camera.Sideways();
         long before = Environment.WorkingSet;
-        var taken = await Task.WhenAll(Enumerable.Range(0, 16).Select(async _ =>
-        {
-            return await Photo.Take(new Microsoft.AspNetCore.Http.FormFile(new MemoryStream(camera), 0, camera.Length, "photo", "photo.jpg"));
-        }));
+        var taken = await Task.WhenAll(
+            Enumerable
+                .Range(0, 16)
+                .Select(async _ =>
+                {
+                    return await Photo.Take(new Microsoft.AspNetCore.Http.FormFile(new MemoryStream(camera), 0, camera.Length, "photo", "photo.jpg"));
+                })
+        );
         Assert.All(taken, Assert.NotNull);
         Assert.True(Environment.WorkingSet - before < 500_000_000, $"{(Environment.WorkingSet - before) / 1e6:0} MB more");
     }
@@ -210,7 +236,8 @@ public sealed class SturdyTests(Studio studio) : IClassFixture<Studio>
         var visitor = await Visitor.SignedIn(own, http);
         Assert.Equal(HttpStatusCode.OK, visitor.Status);
         var kit = await own.KitOf("Maren");
-        string guide = await own.LinkTo(kit), ask = "/ask/" + await own.Links.ToAsk(await own.IdOf("Lotte"), DateTime.UtcNow);
+        string guide = await own.LinkTo(kit),
+            ask = "/ask/" + await own.Links.ToAsk(await own.IdOf("Lotte"), DateTime.UtcNow);
         var fuzz = new Kitto.Bench.Fuzz.Forms(http, 11);
         await fuzz.Send(500, ((await own.IdOf("Lotte")).ToString(), kit.Id.ToString(), guide, ask));
         await fuzz.SendFiles(60, guide, Camera.Sideways());
@@ -239,12 +266,30 @@ public sealed class ManyFirstTests(EmptyStudio studio) : IClassFixture<EmptyStud
     [Fact]
     public async Task Of_ten_first_accounts_at_once_one_is_made_whole()
     {
-        var tries = await Task.WhenAll(Enumerable.Range(0, 10).Select(async i =>
-        {
-            var visitor = await new Visitor(studio).Open("/setup");
-            return await visitor.Send("main form", ("Studio", $"Quay {i}"), ("TimeZone", "Europe/London"), ("Destination", $"Isle {i}"), ("UserName", $"ada{i}"), ("Password", "long-enough-now"));
-        }));
+        var tries = await Task.WhenAll(
+            Enumerable
+                .Range(0, 10)
+                .Select(async i =>
+                {
+                    var visitor = await new Visitor(studio).Open("/setup");
+                    return await visitor.Send(
+                        "main form",
+                        ("Studio", $"Quay {i}"),
+                        ("TimeZone", "Europe/London"),
+                        ("Destination", $"Isle {i}"),
+                        ("UserName", $"ada{i}"),
+                        ("Password", "long-enough-now")
+                    );
+                })
+        );
         Assert.Single(tries, t => t.Address == "/");
-        Assert.Equal((1, 1, 1), (await studio.Db.One<int>("select count(*)::int from person"), await studio.Db.One<int>("select count(*)::int from studio"), await studio.Db.One<int>("select count(*)::int from destination")));
+        Assert.Equal(
+            (1, 1, 1),
+            (
+                await studio.Db.One<int>("select count(*)::int from person"),
+                await studio.Db.One<int>("select count(*)::int from studio"),
+                await studio.Db.One<int>("select count(*)::int from destination")
+            )
+        );
     }
 }

@@ -30,7 +30,11 @@ test('a client has her tests, the look after 48 hours and her colour day, with r
   await signIn(page);
   const { kit, link } = await guideOf(page, 'Bettany');
   sql(`set session_replication_role = replica; delete from safety_event where kit_id = '${kit}'`);
-  for (const [skin, put, look] of [['2027-03-27', '2027-03-27 18:00', '2027-03-29 19:00'], ['2027-10-30', '2027-10-30 18:00', '2027-11-01 17:00'], ['2027-06-01', '2027-06-01 18:00', '2027-06-03 18:00']]) {
+  for (const [skin, put, look] of [
+    ['2027-03-27', '2027-03-27 18:00', '2027-03-29 19:00'],
+    ['2027-10-30', '2027-10-30 18:00', '2027-11-01 17:00'],
+    ['2027-06-01', '2027-06-01 18:00', '2027-06-03 18:00'],
+  ]) {
     sql(`update kit set skin_on = '${skin}', strand_on = date '${skin}' + 2, colour_on = date '${skin}' + 4, version = version + 1 where id = '${kit}'`);
     const answer = await request.get(link + '/days.ics');
     expect(answer.headers()['content-type']).toContain('text/calendar');
@@ -77,12 +81,19 @@ test('the studio subscribes by a secret address that can be closed, and the week
   // This week and the next: how much of the demo falls into one of them depends on the day it is.
   let shown = 0;
   for (const next of [false, true]) {
-    if (next) { await page.locator('nav[aria-label=Weeks] a').last().click(); await page.waitForURL(/of=/); }
+    if (next) {
+      await page.locator('nav[aria-label=Weeks] a').last().click();
+      await page.waitForURL(/of=/);
+    }
     const monday = await page.evaluate(() => new URL([...document.querySelectorAll('nav[aria-label=Weeks] a')].pop().href).searchParams.get('of'));
     const start = new Date(new Date(monday + 'T00:00:00Z') - 7 * 86_400_000);
-    const inWeek = events.filter(e => { const day = london(e.startDate).slice(0, 10); return day >= start.toISOString().slice(0, 10) && day < monday && e.component.getFirstPropertyValue('status') !== 'CANCELLED'; });
+    const inWeek = events.filter(e => {
+      const day = london(e.startDate).slice(0, 10);
+      return day >= start.toISOString().slice(0, 10) && day < monday && e.component.getFirstPropertyValue('status') !== 'CANCELLED';
+    });
     await expect(page.locator('.week-day li:not(.more-of)')).toHaveCount(inWeek.length);
-    for (const e of inWeek.filter(e => e.summary.startsWith('Pack'))) await expect(page.locator('.week')).toContainText(e.summary.replace('Pack: ', '').split(',')[0]);
+    for (const e of inWeek.filter(e => e.summary.startsWith('Pack')))
+      await expect(page.locator('.week')).toContainText(e.summary.replace('Pack: ', '').split(',')[0]);
     shown += inWeek.length;
   }
 

@@ -8,7 +8,10 @@ import { root } from './setup.mjs';
 const count = 2000;
 
 test('colours and differences agree with an independent library', () => {
-  const out = execFileSync('dotnet', [join(root, 'bench/Kitto.Bench/bin/Release/net10.0/Kitto.Bench.dll'), 'colours', `${count}`], { encoding: 'utf8', maxBuffer: 1 << 26 });
+  const out = execFileSync('dotnet', [join(root, 'bench/Kitto.Bench/bin/Release/net10.0/Kitto.Bench.dll'), 'colours', `${count}`], {
+    encoding: 'utf8',
+    maxBuffer: 1 << 26,
+  });
   const ours = JSON.parse(out);
   expect(ours.length).toBe(count);
   const toLab = converter('lab65');
@@ -24,12 +27,15 @@ test('colours and differences agree with an independent library', () => {
     const cut = [rgb.r, rgb.g, rgb.b].map(v => Math.min(1, Math.max(0, v)));
     worst.rgb = Math.max(worst.rgb, ...cut.map((v, i) => Math.abs(v - c.rgb[i])));
     const hex = formatHex({ mode: 'rgb', r: cut[0], g: cut[1], b: cut[2] });
-    if (hex !== c.hex) worst.hex = Math.max(worst.hex, ...[1, 3, 5].map(i => Math.abs(parseInt(hex.slice(i, i + 2), 16) - parseInt(c.hex.slice(i, i + 2), 16))));
+    if (hex !== c.hex)
+      worst.hex = Math.max(worst.hex, ...[1, 3, 5].map(i => Math.abs(parseInt(hex.slice(i, i + 2), 16) - parseInt(c.hex.slice(i, i + 2), 16))));
     const here = { mode: 'lab65', l: c.lab[0], a: c.lab[1], b: c.lab[2] };
     if (before) worst.difference = Math.max(worst.difference, Math.abs(difference(before, here) - c.difference));
     before = here;
   }
-  console.log(`worst of ${count}: Lab ${worst.lab.toExponential(1)}, sRGB ${worst.rgb.toExponential(1)}, dE00 ${worst.difference.toExponential(1)}, hex digits ${worst.hex}`);
+  console.log(
+    `worst of ${count}: Lab ${worst.lab.toExponential(1)}, sRGB ${worst.rgb.toExponential(1)}, dE00 ${worst.difference.toExponential(1)}, hex digits ${worst.hex}`,
+  );
   expect(worst.lab).toBeLessThan(1e-3);
   expect(worst.rgb).toBeLessThan(1e-4);
   expect(worst.difference).toBeLessThan(1e-3);

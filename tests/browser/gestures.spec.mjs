@@ -2,7 +2,10 @@
 import { test, expect, accessible, fits, openSitting, prescribe, signIn, sql } from './help.mjs';
 
 const zone = name => `.zone[data-zone=${name}]`;
-const centre = async locator => { const b = await locator.boundingBox(); return [b.x + b.width / 2, b.y + b.height / 2]; };
+const centre = async locator => {
+  const b = await locator.boundingBox();
+  return [b.x + b.width / 2, b.y + b.height / 2];
+};
 
 test('zone, line, part and lane, by pointer and by keys: the same value in the fields, the sentences, the stored reading and the console', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
@@ -12,7 +15,7 @@ test('zone, line, part and lane, by pointer and by keys: the same value in the f
   const grey = name => page.locator(`#f-zones-${name}-greyPercent`);
 
   // Zone: a pointer picks it, a field moves it; the keys move it too.
-  await page.mouse.click(...await centre(page.locator(`${zone('crown')} .zone-ground`)));
+  await page.mouse.click(...(await centre(page.locator(`${zone('crown')} .zone-ground`))));
   await grey('crown').fill('45');
   await page.locator(zone('nape')).focus();
   for (const key of ['ArrowUp', 'ArrowUp', '+', 'r']) await page.keyboard.press(key);
@@ -20,7 +23,7 @@ test('zone, line, part and lane, by pointer and by keys: the same value in the f
   await expect(page.locator(zone('nape'))).toHaveAttribute('aria-label', new RegExp(`regrowth ${nape[0]} mm, ${nape[1]} % white, resistant`));
 
   // Line: pulled by the pointer on one zone, nudged by keys on the same.
-  await page.mouse.click(...await centre(page.locator(`${zone('crown')} .zone-ground`)));
+  await page.mouse.click(...(await centre(page.locator(`${zone('crown')} .zone-ground`))));
   await expect(page.locator('#line-handle')).toHaveAttribute('data-zone', 'crown');
   const before = Number(await mm('crown').inputValue());
   const [x, y] = await centre(page.locator('#line-handle circle'));
@@ -54,12 +57,15 @@ test('zone, line, part and lane, by pointer and by keys: the same value in the f
   // Part: a border in the bowl by the pointer, then by a key.
   await page.locator('#mix-1').click();
   await expect(page.locator('#mix-0')).toContainText('made by hand');
-  if (await page.locator('.part-handle').count() === 0) { await page.locator('#hand-add').selectOption({ index: 1 }); await expect(page.locator('.part-handle')).toHaveCount(1); }
+  if ((await page.locator('.part-handle').count()) === 0) {
+    await page.locator('#hand-add').selectOption({ index: 1 });
+    await expect(page.locator('.part-handle')).toHaveCount(1);
+  }
   const mix = () => page.locator('#mix-now').getAttribute('data-mix');
   const share = async () => Math.round(Number((await mix()).split(' ')[0].split(':')[1]) * 100);
   const [bowl, was] = [await page.locator('svg.bowl').boundingBox(), await share()];
-  const to = was >= 60 ? .4 : .7;
-  await page.mouse.move(...await centre(page.locator('#hand-0 .part-grip')));
+  const to = was >= 60 ? 0.4 : 0.7;
+  await page.mouse.move(...(await centre(page.locator('#hand-0 .part-grip'))));
   await page.mouse.down();
   await page.mouse.move(bowl.x + bowl.width / 2 + 40 * Math.sin(to * 2 * Math.PI), bowl.y + bowl.height / 2 - 40 * Math.cos(to * 2 * Math.PI), { steps: 10 });
   await page.mouse.up();
@@ -80,7 +86,9 @@ test('zone, line, part and lane, by pointer and by keys: the same value in the f
   const kit = page.url().split('/').pop();
 
   // The stored reading.
-  const stored = JSON.parse(sql(`select r.document from reading r join prescription p on p.reading_id = r.id join kit k on k.prescription_id = p.id where k.id = '${kit}'`));
+  const stored = JSON.parse(
+    sql(`select r.document from reading r join prescription p on p.reading_id = r.id join kit k on k.prescription_id = p.id where k.id = '${kit}'`),
+  );
   expect([stored.zones.crown.regrowthMm, stored.zones.crown.greyPercent]).toEqual(crown.map(Number));
   expect([stored.zones.nape.regrowthMm, stored.zones.nape.greyPercent, stored.zones.nape.resistant]).toEqual([...nape.map(Number), true]);
   expect(stored.painting.sequence).toEqual(order);

@@ -1,3 +1,4 @@
+/* eslint no-empty-pattern: off -- a worker's fixture asks for nothing, and has to say so by an empty pattern */
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
@@ -6,11 +7,14 @@ import startApplication, { psql, root } from './setup.mjs';
 
 /** A test in a worker that has an application, a database and one signed-in state of its own. */
 export const test = base.extend({
-  application: [async ({}, use) => { // eslint-disable-line no-empty-pattern
-    const stop = await startApplication();
-    await use();
-    await stop();
-  }, { scope: 'worker', auto: true, timeout: 90_000 }],
+  application: [
+    async ({}, use) => {
+      const stop = await startApplication();
+      await use();
+      await stop();
+    },
+    { scope: 'worker', auto: true, timeout: 90_000 },
+  ],
 });
 export { expect };
 
@@ -34,8 +38,19 @@ export async function signIn(page, { keepDrafts = false, byHand = false } = {}) 
 
 /** Fails on anything the automated accessibility check finds: one pass in the page itself, which has no frames, and only what was found is told. */
 export async function accessible(page) {
-  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).options({ preload: false, resultTypes: ['violations'] }).analyze();
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([]);
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode(true)
+    .options({ preload: false, resultTypes: ['violations'] })
+    .analyze();
+  expect(
+    violations.map(
+      v =>
+        `${v.id}: ${v.nodes
+          .map(n => n.target.join(' '))
+          .slice(0, 4)
+          .join(' | ')}`,
+    ),
+  ).toEqual([]);
 }
 
 /** No sideways scrolling, and no text wider than its box is cut. */
@@ -47,7 +62,10 @@ export async function fits(page) {
 export const sql = statement => psql(process.env.KITTO_BROWSER_DB, statement);
 
 /** Lets time pass for what was said of a kit: it is moved back, as the owner of the database alone can. */
-export const later = (kit, by) => sql(`set session_replication_role = replica; update safety_event set happened_at = happened_at - interval '${by}', said_at = said_at - interval '${by}' where kit_id = '${kit}'`);
+export const later = (kit, by) =>
+  sql(
+    `set session_replication_role = replica; update safety_event set happened_at = happened_at - interval '${by}', said_at = said_at - interval '${by}' where kit_id = '${kit}'`,
+  );
 
 /** Opens the sitting of a client of the demo. */
 export async function openSitting(page, name) {

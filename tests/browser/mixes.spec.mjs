@@ -98,16 +98,22 @@ test('a mix is made by hand: taken, moved by pointer and keys, added to, and giv
   await accessible(page);
 
   // One shade alone, then a second one by the list, then the border by keys and by pointer.
-  await page.locator('[name=mix]').evaluate(field => { field.value = '5N:1'; field.dispatchEvent(new Event('change', { bubbles: true })); });
+  await page.locator('[name=mix]').evaluate(field => {
+    field.value = '5N:1';
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+  });
   await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5N:1');
   await page.locator('#hand-add').selectOption('5AG');
   await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5N:0.9 5AG:0.1');
   await page.locator('#hand-0').focus();
-  for (let i = 0; i < 3; i++) { await page.keyboard.press('ArrowLeft'); await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', `5N:${(.8 - i / 10).toFixed(1)} 5AG:${(.2 + i / 10).toFixed(1)}`); }
+  for (let i = 0; i < 3; i++) {
+    await page.keyboard.press('ArrowLeft');
+    await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', `5N:${(0.8 - i / 10).toFixed(1)} 5AG:${(0.2 + i / 10).toFixed(1)}`);
+  }
   await expect(page.locator('#hand-0')).toBeFocused();
-  await turn(page, '#hand-0', .31);
+  await turn(page, '#hand-0', 0.31);
   await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5N:0.3 5AG:0.7');
-  await turn(page, '#hand-0', .02);
+  await turn(page, '#hand-0', 0.02);
   await expect(page.locator('#mix-now')).toHaveAttribute('data-mix', '5AG:1');
   expect(await far(page)).toBeGreaterThan(best);
   await expect(page.locator('.formula')).toContainText('5AG');
@@ -137,7 +143,10 @@ test('a mix is made by hand: taken, moved by pointer and keys, added to, and giv
   expect(problems).toEqual([]);
 });
 
-for (const [name, view] of [['desktop', { width: 1280, height: 800 }], ['phone', { width: 390, height: 844 }]]) {
+for (const [name, view] of [
+  ['desktop', { width: 1280, height: 800 }],
+  ['phone', { width: 390, height: 844 }],
+]) {
   test(`the shelf at ${name} size: stock is ticked, a wrong file changes nothing`, async ({ page }) => {
     await page.setViewportSize(view);
     await signIn(page);
@@ -151,14 +160,19 @@ for (const [name, view] of [['desktop', { width: 1280, height: 800 }], ['phone',
     await gloss.getByRole('button', { name: 'Keep stock' }).click();
     await expect(page.getByRole('status')).toContainText('Tidewash Gloss');
     await expect(page.locator('form.shelf-line', { hasText: 'Tidewash Gloss' }).getByLabel('9N', { exact: true })).toBeChecked({ checked: !before });
-    await page.getByLabel('Take over a file').setInputFiles({ name: 'shades.csv', mimeType: 'text/csv', buffer: Buffer.from('line,shade,inStock\ntidewash-gloss,99N,yes\n') });
+    await page
+      .getByLabel('Take over a file')
+      .setInputFiles({ name: 'shades.csv', mimeType: 'text/csv', buffer: Buffer.from('line,shade,inStock\ntidewash-gloss,99N,yes\n') });
     await page.getByRole('button', { name: 'Take over', exact: true }).click();
     await expect(page.getByRole('alert')).toContainText('Row 2: shade is "99N"');
     await accessible(page);
   });
 }
 
-for (const [name, view] of [['desktop', { width: 1280, height: 800 }], ['phone', { width: 390, height: 844 }]]) {
+for (const [name, view] of [
+  ['desktop', { width: 1280, height: 800 }],
+  ['phone', { width: 390, height: 844 }],
+]) {
   test(`the rules and what is decided for one client at ${name} size`, async ({ page }) => {
     await page.setViewportSize(view);
     await signIn(page);

@@ -4,13 +4,18 @@ import { test, expect, accessible, fits, prescribe, signIn, sql, later } from '.
 const desktop = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
 
-for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
+for (const [name, view] of [
+  ['desktop', desktop],
+  ['phone', phone],
+]) {
   test(`the whole moment, the colourist at ${name} size, the client on her phone`, async ({ browser, page }) => {
     test.setTimeout(180_000);
     const who = `Freya ${name === 'desktop' ? 'Lindgarth' : 'Osmund'}`;
     const problems = [];
     page.on('pageerror', e => problems.push(e.message));
-    page.on('console', m => { if (m.type() === 'error') problems.push(m.text()); });
+    page.on('console', m => {
+      if (m.type() === 'error') problems.push(m.text());
+    });
     await page.setViewportSize(view);
 
     await page.goto(process.env.KITTO_URL + '/');
@@ -41,7 +46,12 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await page.locator('.zone-fields.shown').getByLabel('white', { exact: true }).fill('40');
     // What nobody read is said as such, and asks for a yes or a reading.
     await expect(page.locator('.attention')).toContainText('the texture is medium');
-    for (const [what, value] of [['texture', 'medium'], ['density', 'medium'], ['porosity', 'normal']]) await page.locator('#f-hair-' + what).selectOption(value);
+    for (const [what, value] of [
+      ['texture', 'medium'],
+      ['density', 'medium'],
+      ['porosity', 'normal'],
+    ])
+      await page.locator('#f-hair-' + what).selectOption(value);
     await page.locator('#f-hair-lengthCm').fill('35');
     await page.locator('#f-hair-lengths-tone').selectOption('N');
     await expect(page.locator('.attention input')).toHaveCount(0);
@@ -233,7 +243,9 @@ for (const [name, view] of [['desktop', desktop], ['phone', phone]]) {
     await page.getByLabel('asked her for this kit').check();
     await page.getByRole('button', { name: 'Sign off' }).click();
     await expect(page.getByRole('heading', { name: `${who}, kit 2` })).toBeVisible();
-    const again = prescribe(sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${page.url().split('/').pop()}'`));
+    const again = prescribe(
+      sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${page.url().split('/').pop()}'`),
+    );
     expect(again.because.some(b => b.rule === 'DO8')).toBe(true);
     expect(again.because.some(b => b.rule === 'OU2')).toBe(true);
     await page.goto(process.env.KITTO_URL + `/clients?find=${who.split(' ')[1]}`);
@@ -308,6 +320,6 @@ test('a client is found as her name is typed, and by the slash key', async ({ pa
   await page.locator('#find-here').fill('maren');
   await expect(page.locator('.line .who')).toHaveText(['Maren Holtby']);
   await page.locator('#find-here').fill('zz');
-  await expect(page.getByText('Nobody\'s name begins with')).toBeVisible();
+  await expect(page.getByText("Nobody's name begins with")).toBeVisible();
   await accessible(page);
 });

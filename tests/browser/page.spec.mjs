@@ -1,7 +1,11 @@
 // The prescription page in all its states: why, what if not, two versions, keys, larger type, print, and nothing that jumps.
 import { test, expect, accessible, fits, openSitting, signIn, sql } from './help.mjs';
 
-const views = [['1280x800', { width: 1280, height: 800 }], ['1440x900', { width: 1440, height: 900 }], ['1024x768', { width: 1024, height: 768 }]];
+const views = [
+  ['1280x800', { width: 1280, height: 800 }],
+  ['1440x900', { width: 1440, height: 900 }],
+  ['1024x768', { width: 1024, height: 768 }],
+];
 
 test('a number opens its why, with the school and who chose it, and what another way would come to', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
@@ -72,7 +76,13 @@ for (const [name, view] of views) {
     await page.setViewportSize(view);
     await signIn(page);
     await openSitting(page, 'Sunniva');
-    const places = () => page.evaluate(() => ['.sitting-head', '.facts', '#head-drawing', '.verdict', '.strand', '.bowl', '.mixes', '.by-hand', '.clock'].map(p => { const b = document.querySelector(p).getBoundingClientRect(); return `${p} ${Math.round(b.x)} ${Math.round(b.y)} ${Math.round(b.width)}`; }));
+    const places = () =>
+      page.evaluate(() =>
+        ['.sitting-head', '.facts', '#head-drawing', '.verdict', '.strand', '.bowl', '.mixes', '.by-hand', '.clock'].map(p => {
+          const b = document.querySelector(p).getBoundingClientRect();
+          return `${p} ${Math.round(b.x)} ${Math.round(b.y)} ${Math.round(b.width)}`;
+        }),
+      );
     const before = await places();
     await page.locator('.zone[data-zone=crown]').focus();
     for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowUp');
@@ -81,8 +91,11 @@ for (const [name, view] of views) {
     // The note of a draft that was taken up, and "begin afresh", are gone or there alike.
     expect((await places()).slice(1)).toEqual(before.slice(1));
     // No text of the panels is wider than its place.
-    const cut = await page.evaluate(() => [...document.querySelectorAll('.formula, .amounts dd, .mix-parts span, .mix-why, .strand-says, .reason span, .holds, .fact, legend')]
-      .filter(e => e.offsetParent && (e.scrollWidth > e.clientWidth + 1 && getComputedStyle(e).display !== 'inline')).map(e => e.className + ': ' + e.textContent.trim()));
+    const cut = await page.evaluate(() =>
+      [...document.querySelectorAll('.formula, .amounts dd, .mix-parts span, .mix-why, .strand-says, .reason span, .holds, .fact, legend')]
+        .filter(e => e.offsetParent && e.scrollWidth > e.clientWidth + 1 && getComputedStyle(e).display !== 'inline')
+        .map(e => e.className + ': ' + e.textContent.trim()),
+    );
     expect(cut).toEqual([]);
     await fits(page);
     await accessible(page);
@@ -111,12 +124,18 @@ test('every head of the demo fits at 1280x800: amounts whole, one line under the
   let looked = 0;
   for (const client of clients) {
     await page.goto(process.env.KITTO_URL + client + '/prescription');
-    if (await page.locator('.amounts').count() === 0) continue;
+    if ((await page.locator('.amounts').count()) === 0) continue;
     looked++;
     const wrong = await page.evaluate(() => {
-      const box = of => of.getBoundingClientRect(), answer = box(document.querySelector('#answer')), said = document.querySelector('.strand-says');
-      return [...[...document.querySelectorAll('.amounts dd, .amounts dt, .pairs span, .dates li, .holds')].filter(e => box(e).right > answer.right + 1 || box(e).bottom > answer.bottom + 1).map(e => e.textContent),
-        ...(said && box(said).height > 30 ? [said.textContent] : [])];
+      const box = of => of.getBoundingClientRect(),
+        answer = box(document.querySelector('#answer')),
+        said = document.querySelector('.strand-says');
+      return [
+        ...[...document.querySelectorAll('.amounts dd, .amounts dt, .pairs span, .dates li, .holds')]
+          .filter(e => box(e).right > answer.right + 1 || box(e).bottom > answer.bottom + 1)
+          .map(e => e.textContent),
+        ...(said && box(said).height > 30 ? [said.textContent] : []),
+      ];
     });
     expect(wrong, client).toEqual([]);
   }
@@ -139,7 +158,12 @@ test('larger type is kept from page to page, and nothing is cut in it', async ({
 
 test('keys go where their words say, and all of them are listed', async ({ page }) => {
   await signIn(page);
-  for (const [key, place] of [['c', '/clients'], ['s', '/shelf'], ['h', '/house'], ['t', '/']]) {
+  for (const [key, place] of [
+    ['c', '/clients'],
+    ['s', '/shelf'],
+    ['h', '/house'],
+    ['t', '/'],
+  ]) {
     await page.keyboard.press(key);
     await page.waitForURL(process.env.KITTO_URL + place);
   }
@@ -162,12 +186,15 @@ test('a prescription prints as one page, signed or not', async ({ page }) => {
     await openSitting(page, who);
     expect(await pages(), who).toBe(1);
     await page.goto(page.url().replace('/prescription', '/beside'));
-    await page.goto(process.env.KITTO_URL + '/prescriptions/' + await page.locator('#then').inputValue());
+    await page.goto(process.env.KITTO_URL + '/prescriptions/' + (await page.locator('#then').inputValue()));
     await expect(page.locator('.formula').first()).toBeVisible();
     expect(await pages(), who).toBe(1);
     await page.emulateMedia({ media: 'print' });
     await expect(page.locator('.bar')).toBeHidden();
     await page.emulateMedia({ media: null });
-    if (who === 'Odile') { await page.goto(process.env.KITTO_URL + '/kits/' + sql("select k.id from kit k join client c on c.id = k.client_id where c.name like 'Odile%' limit 1")); expect(await pages(), 'kit sheet').toBe(1); }
+    if (who === 'Odile') {
+      await page.goto(process.env.KITTO_URL + '/kits/' + sql("select k.id from kit k join client c on c.id = k.client_id where c.name like 'Odile%' limit 1"));
+      expect(await pages(), 'kit sheet').toBe(1);
+    }
   }
 });

@@ -2,14 +2,23 @@
 import { test, expect, prescribe, signIn, sql } from './help.mjs';
 
 // What a practised person needs for each, seconds: the keystroke-level model of Card, Moran and Newell (1980), from memory.
-const seconds = { think: 1.35, point: 1.1, home: .4, key: .28 };
+const seconds = { think: 1.35, point: 1.1, home: 0.4, key: 0.28 };
 
 test('from the last report to a signed next kit: under 15 actions and under a minute', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await signIn(page);
-  let actions = 0, human = 0;
-  const point = async go => { actions++; human += seconds.think + seconds.point + seconds.key; await go(); };
-  const key = async (keys, go) => { actions++; human += seconds.think + seconds.home + keys * seconds.key; await go(); };
+  let actions = 0,
+    human = 0;
+  const point = async go => {
+    actions++;
+    human += seconds.think + seconds.point + seconds.key;
+    await go();
+  };
+  const key = async (keys, go) => {
+    actions++;
+    human += seconds.think + seconds.home + keys * seconds.key;
+    await go();
+  };
   const from = performance.now();
 
   // Today shows the report; it opens beside the prescription it belongs to.
@@ -51,6 +60,7 @@ test('from the last report to a signed next kit: under 15 actions and under a mi
   const document = sql(`select case_document from prescription p join kit k on k.prescription_id = p.id where k.id = '${kit}'`);
   const answer = prescribe(document);
   expect(answer.decision).toBe('kit');
-  for (const pair of answer.formulas[0].pairs) for (const part of pair.parts) await expect(page.locator('.weigh').first()).toContainText(`${part.grams.toFixed(1)} g`);
+  for (const pair of answer.formulas[0].pairs)
+    for (const part of pair.parts) await expect(page.locator('.weigh').first()).toContainText(`${part.grams.toFixed(1)} g`);
   expect(answer.because.some(b => b.rule === 'DO8')).toBe(true);
 });

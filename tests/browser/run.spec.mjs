@@ -2,7 +2,10 @@
 import { test, expect, accessible, fits, later, signIn, sql } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
-const seconds = async page => { const [m, s] = (await page.locator('#run-time').innerText()).split(':').map(Number); return m * 60 + s; };
+const seconds = async page => {
+  const [m, s] = (await page.locator('#run-time').innerText()).split(':').map(Number);
+  return m * 60 + s;
+};
 
 test('a run goes on where it was, whatever happens to the phone', async ({ browser, page }) => {
   test.setTimeout(120_000);
@@ -21,7 +24,7 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   await first.goto(link);
   await first.getByRole('button', { name: 'I start now' }).click();
   const next = first.locator('#run-next');
-  while (await first.locator('.step.shown').getAttribute('data-kind') !== 'paint') await next.click();
+  while ((await first.locator('.step.shown').getAttribute('data-kind')) !== 'paint') await next.click();
   const zone = first.locator('.step.shown');
   const began = await zone.getAttribute('data-zone');
   await first.getByText('The whole clock').click();
@@ -39,7 +42,7 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   await second.goto(link);
   await expect(second.locator('.step.shown')).toHaveAttribute('data-zone', began);
   await expect.poll(() => seconds(second)).toBeGreaterThanOrEqual(240);
-  expect(Math.abs(await seconds(first) - await seconds(second))).toBeLessThanOrEqual(1);
+  expect(Math.abs((await seconds(first)) - (await seconds(second)))).toBeLessThanOrEqual(1);
   expect(await first.locator('#run-rinse').innerText()).toBe(await second.locator('#run-rinse').innerText());
 
   // Without a network the first phone goes on; with it again, the second follows.
@@ -74,7 +77,10 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
 
   // A phone whose clock is ten minutes ahead tells the right moments all the same.
   const wrong = await (await browser.newContext({ viewport: phone })).newPage();
-  await wrong.addInitScript(() => { const now = Date.now; Date.now = () => now() + 600_000; });
+  await wrong.addInitScript(() => {
+    const now = Date.now;
+    Date.now = () => now() + 600_000;
+  });
   await wrong.goto(link);
   await expect(wrong.locator('.step.shown')).toHaveAttribute('data-zone', other);
   await wrong.locator('#run-next').click();

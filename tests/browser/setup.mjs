@@ -12,16 +12,23 @@ export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 /** Runs one statement in a database of the tests' cluster. */
 export function psql(database, statement) {
   const parts = Object.fromEntries(process.env.KITTO_TEST_SERVER.split(';').map(p => p.split('=')));
-  const bin = readdirSync('/usr/lib/postgresql').map(v => `/usr/lib/postgresql/${v}/bin/psql`).pop();
-  return execFileSync(bin, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', database, '-Atc', statement], { env: { ...process.env, PGPASSWORD: parts.Password } }).toString().trim();
+  const bin = readdirSync('/usr/lib/postgresql')
+    .map(v => `/usr/lib/postgresql/${v}/bin/psql`)
+    .pop();
+  return execFileSync(bin, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', database, '-Atc', statement], {
+    env: { ...process.env, PGPASSWORD: parts.Password },
+  })
+    .toString()
+    .trim();
 }
 
-const freePort = () => new Promise(resolve => {
-  const server = createServer().listen(0, '127.0.0.1', () => {
-    const { port } = server.address();
-    server.close(() => resolve(port));
+const freePort = () =>
+  new Promise(resolve => {
+    const server = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => resolve(port));
+    });
   });
-});
 
 export default async function setup() {
   const cluster = process.env.KITTO_TEST_SERVER;
@@ -34,13 +41,22 @@ export default async function setup() {
   const app = spawn('dotnet', [process.env.KITTO_APP], {
     stdio: ['ignore', 'inherit', 'inherit'],
     env: {
-      ...process.env, KITTO_DATABASE: `${cluster};Database=${process.env.KITTO_BROWSER_DB}`, KITTO_DEMO: '1', KITTO_KEYS: keys,
-      ASPNETCORE_URLS: process.env.KITTO_URL, ASPNETCORE_CONTENTROOT: dirname(process.env.KITTO_APP), Logging__LogLevel__Default: 'Error',
+      ...process.env,
+      KITTO_DATABASE: `${cluster};Database=${process.env.KITTO_BROWSER_DB}`,
+      KITTO_DEMO: '1',
+      KITTO_KEYS: keys,
+      ASPNETCORE_URLS: process.env.KITTO_URL,
+      ASPNETCORE_CONTENTROOT: dirname(process.env.KITTO_APP),
+      Logging__LogLevel__Default: 'Error',
     },
   });
   process.env.KITTO_APP_PID = String(app.pid);
   for (let i = 0; ; i++) {
-    try { if ((await fetch(process.env.KITTO_URL + '/healthz')).ok) break; } catch { /* not up yet */ }
+    try {
+      if ((await fetch(process.env.KITTO_URL + '/healthz')).ok) break;
+    } catch {
+      /* not up yet */
+    }
     if (i > 120 || app.exitCode !== null) throw new Error('the application did not start');
     await new Promise(resolve => setTimeout(resolve, 500));
   }

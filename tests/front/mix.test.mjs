@@ -17,7 +17,10 @@ test('wherever a border is pulled to, the shares are a whole, none is below noth
     for (const i of [0, 1]) {
       const moved = border(mix(), i, to);
       assert.equal(whole(moved), 1);
-      assert.ok(moved.every(p => p.share >= 0), `to ${to}`);
+      assert.ok(
+        moved.every(p => p.share >= 0),
+        `to ${to}`,
+      );
       moved.forEach((p, n) => n === i || n === i + 1 || assert.equal(p.share, mix()[n].share));
       const at = upTo(moved, i + 1) * 10;
       const end = [upTo(mix(), i), upTo(mix(), i + 2)].some(e => Math.abs(e * 10 - at) < 1e-9);
@@ -46,7 +49,13 @@ test('one share typed leaves the others their proportion', () => {
 test('a shade that is added takes a tenth from the largest, or half of it where that is less', () => {
   const more = withShade(mix(), '7N');
   assert.equal(whole(more), 1);
-  assert.deepEqual(more.map(p => Number(p.share.toFixed(3))), [0.4, 0.3, 0.2, 0.1]);
-  const small = withShade(Array.from({ length: 10 }, (_, i) => ({ code: `${i}N`, share: 0.1 })), '7R');
+  assert.deepEqual(
+    more.map(p => Number(p.share.toFixed(3))),
+    [0.4, 0.3, 0.2, 0.1],
+  );
+  const small = withShade(
+    Array.from({ length: 10 }, (_, i) => ({ code: `${i}N`, share: 0.1 })),
+    '7R',
+  );
   assert.ok(Math.abs(small.at(-1).share - 0.05) < 1e-9);
 });

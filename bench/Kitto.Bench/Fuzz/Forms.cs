@@ -11,8 +11,38 @@ public sealed partial class Forms(HttpClient http, int seed)
 {
     private static readonly string[] SittingFields =
     [
-        "begunFrom", "look", "mix", "why", "touched", "confirmed", "client.scalp", "client.conditions", "client.chemicalServiceDaysAgo", "client.reactions", "hair.naturalLevel", "hair.lengthCm", "hair.lengths.level", "hair.lengths.tone", "hair.lengths.history", "hair.band.lengthMm",
-        "hair.band.level", "hair.texture", "hair.porosity", "hair.density", "goal.service", "goal.level", "goal.tone", "hands.who", "line", "plan.wantBy", "painting.order", "painting.sequence", "zones.crown.regrowthMm", "zones.crown.greyPercent", "zones.nape.include", "off.zones.crown.include",
+        "begunFrom",
+        "look",
+        "mix",
+        "why",
+        "touched",
+        "confirmed",
+        "client.scalp",
+        "client.conditions",
+        "client.chemicalServiceDaysAgo",
+        "client.reactions",
+        "hair.naturalLevel",
+        "hair.lengthCm",
+        "hair.lengths.level",
+        "hair.lengths.tone",
+        "hair.lengths.history",
+        "hair.band.lengthMm",
+        "hair.band.level",
+        "hair.texture",
+        "hair.porosity",
+        "hair.density",
+        "goal.service",
+        "goal.level",
+        "goal.tone",
+        "hands.who",
+        "line",
+        "plan.wantBy",
+        "painting.order",
+        "painting.sequence",
+        "zones.crown.regrowthMm",
+        "zones.crown.greyPercent",
+        "zones.nape.include",
+        "off.zones.crown.include",
     ];
 
     private static readonly Dictionary<string, string[]> Fields = new()
@@ -21,7 +51,22 @@ public sealed partial class Forms(HttpClient http, int seed)
         ["/clients/{client}/prescription?handler=Keep"] = SittingFields,
         ["/clients/{client}/prescription?handler=Sign"] = SittingFields,
         ["/clients/{client}/prescription?handler=WhatIf"] = SittingFields,
-        ["/clients/{client}/answers?handler=Take"] = ["begunFrom", "birthDate", "reactions", "blackHenna", "scalp", "is.eczema", "none.skin", "put.0.what", "put.0.year", "put.0.month", "put.0.day", "put.11.year", "other"],
+        ["/clients/{client}/answers?handler=Take"] =
+        [
+            "begunFrom",
+            "birthDate",
+            "reactions",
+            "blackHenna",
+            "scalp",
+            "is.eczema",
+            "none.skin",
+            "put.0.what",
+            "put.0.year",
+            "put.0.month",
+            "put.0.day",
+            "put.11.year",
+            "other",
+        ],
         ["/clients/{client}/answers?handler=Seen"] = ["upTo"],
         ["/clients/{client}?handler=Way"] = ["way", "reason", "back"],
         ["/clients/{client}?handler=Doubt"] = ["what", "reason"],
@@ -63,7 +108,10 @@ public sealed partial class Forms(HttpClient http, int seed)
             var fields = new List<KeyValuePair<string, string>>();
             foreach (string field in Fields[path].Where(_ => made.Happens(.7)))
             {
-                string name = made.Happens(.05) ? field + "." + made.NastyText() : made.Happens(.03) ? string.Join('.', Enumerable.Repeat("x", made.Below(80))) : field;
+                string name =
+                    made.Happens(.05) ? field + "." + made.NastyText()
+                    : made.Happens(.03) ? string.Join('.', Enumerable.Repeat("x", made.Below(80)))
+                    : field;
                 fields.Add(new(name, made.Happens(.5) ? made.NastyText() : made.Ordinary()));
                 if (made.Happens(.03))
                 {
@@ -72,12 +120,31 @@ public sealed partial class Forms(HttpClient http, int seed)
             }
 
             fields.Add(new("__RequestVerificationToken", token));
-            string to = path.Replace("{client}", places.Client, StringComparison.Ordinal).Replace("{kit}", places.Kit, StringComparison.Ordinal).Replace("{guide}", places.Guide, StringComparison.Ordinal).Replace("{ask}", places.Ask, StringComparison.Ordinal);
-            using var body = new StringContent(string.Join('&', fields.Select(f => $"{Uri.EscapeDataString(f.Key)}={Uri.EscapeDataString(f.Value)}")), Encoding.UTF8, "application/x-www-form-urlencoded");
+            string to = path.Replace("{client}", places.Client, StringComparison.Ordinal)
+                .Replace("{kit}", places.Kit, StringComparison.Ordinal)
+                .Replace("{guide}", places.Guide, StringComparison.Ordinal)
+                .Replace("{ask}", places.Ask, StringComparison.Ordinal);
+            using var body = new StringContent(
+                string.Join('&', fields.Select(f => $"{Uri.EscapeDataString(f.Key)}={Uri.EscapeDataString(f.Value)}")),
+                Encoding.UTF8,
+                "application/x-www-form-urlencoded"
+            );
             await Look(to, await body.ReadAsStringAsync(), await http.PostAsync(new Uri(to, UriKind.Relative), body));
             if (i % 100 == 0)
             {
-                foreach (string page in (string[])["/", $"/clients/{places.Client}/prescription", $"/clients/{places.Client}", $"/kits/{places.Kit}", places.Guide, places.Ask, "/shelf", "/week"])
+                foreach (
+                    string page in (string[])
+                        [
+                            "/",
+                            $"/clients/{places.Client}/prescription",
+                            $"/clients/{places.Client}",
+                            $"/kits/{places.Kit}",
+                            places.Guide,
+                            places.Ask,
+                            "/shelf",
+                            "/week",
+                        ]
+                )
                 {
                     await Look(page, "", await http.GetAsync(new Uri(page, UriKind.Relative)));
                 }
@@ -96,7 +163,12 @@ public sealed partial class Forms(HttpClient http, int seed)
         {
             using var file = new ByteArrayContent(made.File(picture));
             file.Headers.ContentType = new MediaTypeHeaderValue("image/jpeg");
-            using var body = new MultipartFormDataContent { { new StringContent(token), "__RequestVerificationToken" }, { new StringContent(i % 2 == 0 ? "tooDark" : "right"), "result" }, { file, i % 3 == 0 ? "file" : "photo", "name\u0001.jpg" } };
+            using var body = new MultipartFormDataContent
+            {
+                { new StringContent(token), "__RequestVerificationToken" },
+                { new StringContent(i % 2 == 0 ? "tooDark" : "right"), "result" },
+                { file, i % 3 == 0 ? "file" : "photo", "name\u0001.jpg" },
+            };
             string to = i % 3 == 0 ? "/shelf?handler=Import" : $"{guide}?handler={(i % 3 == 1 ? "Strand" : "Skin")}";
             await Look(to, $"file {i}", await http.PostAsync(new Uri(to, UriKind.Relative), body));
         }

@@ -38,7 +38,15 @@ public sealed class Judged
             {
                 Refused++;
                 var fields = error.GetProperty("fields");
-                if (fields.GetArrayLength() == 0 || fields.EnumerateArray().Any(f => f.GetProperty("path").GetString() is "" || f.GetProperty("says").GetString()!.Contains("a fault of Kitto's", StringComparison.Ordinal)))
+                if (
+                    fields.GetArrayLength() == 0
+                    || fields
+                        .EnumerateArray()
+                        .Any(f =>
+                            f.GetProperty("path").GetString() is ""
+                            || f.GetProperty("says").GetString()!.Contains("a fault of Kitto's", StringComparison.Ordinal)
+                        )
+                )
                 {
                     Fault("a fault, or a refusal without a field", input, document);
                 }
@@ -61,7 +69,10 @@ public sealed class Judged
             foreach (var formula in root.GetProperty("formulas").EnumerateArray())
             {
                 var developer = formula.GetProperty("developer");
-                double strongest = Math.Max(developer.GetProperty("volume").GetDouble(), developer.GetProperty("blend").EnumerateArray().Select(b => b.GetProperty("volume").GetDouble()).DefaultIfEmpty(0).Max());
+                double strongest = Math.Max(
+                    developer.GetProperty("volume").GetDouble(),
+                    developer.GetProperty("blend").EnumerateArray().Select(b => b.GetProperty("volume").GetDouble()).DefaultIfEmpty(0).Max()
+                );
                 if (strongest > Values.KitLimitVolume)
                 {
                     Fault($"{strongest} vol in a kit", input, document);
@@ -96,7 +107,8 @@ public sealed class Judged
     public void Fault(string what, string input, string answer) => Faults.Add($"{what}\n   of {Short(input, 1500)}\n   -> {Short(answer, 300)}");
 
     /// <summary>In one line.</summary>
-    public override string ToString() => $"{Looked} looked at: {Kits} kits, {NotAtHome} for the chair or stopped, {Refused} refused by name; {Faults.Count} faults";
+    public override string ToString() =>
+        $"{Looked} looked at: {Kits} kits, {NotAtHome} for the chair or stopped, {Refused} refused by name; {Faults.Count} faults";
 
     private static string Short(string text, int most) => text.Length > most ? text[..most] + "..." : text;
 
@@ -104,7 +116,8 @@ public sealed class Judged
     public static IEnumerable<string> Cases(int seed, int count, Shelf shelf)
     {
         var made = new Mutated(seed);
-        string[] lines = [.. shelf.Lines.Select(l => l.Id)], shades = [.. shelf.Lines.SelectMany(l => l.Shades).Select(s => s.Code).Distinct()];
+        string[] lines = [.. shelf.Lines.Select(l => l.Id)],
+            shades = [.. shelf.Lines.SelectMany(l => l.Shades).Select(s => s.Code).Distinct()];
         for (int i = 0; i < count; i++)
         {
             var legal = made.Legal(lines, shades);

@@ -15,14 +15,80 @@ public sealed class Mutated(int seed)
     /// <summary>Texts that have broken programs before.</summary>
     public static IReadOnlyList<string> Nasty { get; } =
     [
-        "", " ", "\0", "a\0b", "\u0001", "\u202e", "\ufeff", "NaN", "Infinity", "-0", "1e999", "-1e999", "1e-320", "12,5", "0x10", "٣", "999999999999999999999999", "-1", "0", "null", "true", "[]", "{}",
-        "<script>alert(1)</script>", "' or 1=1 --", "%00", "../../etc/passwd", "𝟝N", "🙂", new string('x', 100), new string('9', 400), "5N:1 5N:1", "LT", "00", "0R", "13N", "11N", "=1+1",
+        "",
+        " ",
+        "\0",
+        "a\0b",
+        "\u0001",
+        "\u202e",
+        "\ufeff",
+        "NaN",
+        "Infinity",
+        "-0",
+        "1e999",
+        "-1e999",
+        "1e-320",
+        "12,5",
+        "0x10",
+        "٣",
+        "999999999999999999999999",
+        "-1",
+        "0",
+        "null",
+        "true",
+        "[]",
+        "{}",
+        "<script>alert(1)</script>",
+        "' or 1=1 --",
+        "%00",
+        "../../etc/passwd",
+        "𝟝N",
+        "🙂",
+        new string('x', 100),
+        new string('9', 400),
+        "5N:1 5N:1",
+        "LT",
+        "00",
+        "0R",
+        "13N",
+        "11N",
+        "=1+1",
     ];
 
     private static readonly string[] NastyJson =
     [
-        "null", "true", "false", "0", "-1", "1e308", "-1e308", "1e-308", "0.30000000000000004", "1e999", "\"\"", "\"NaN\"", "\"\\ud800\"", "\"\\udc00x\"", "\"\\u0000\"", "[]", "{}", "[[[[[[[[[[[[[[[[[[1]]]]]]]]]]]]]]]]]]", "[null]", "{\"x\":1}",
-        "\"5N\"", "\"LT\"", "999999999999", "-0.0", "12.25", "300", "300.0001", "120", "1", "40", "20", "0.001",
+        "null",
+        "true",
+        "false",
+        "0",
+        "-1",
+        "1e308",
+        "-1e308",
+        "1e-308",
+        "0.30000000000000004",
+        "1e999",
+        "\"\"",
+        "\"NaN\"",
+        "\"\\ud800\"",
+        "\"\\udc00x\"",
+        "\"\\u0000\"",
+        "[]",
+        "{}",
+        "[[[[[[[[[[[[[[[[[[1]]]]]]]]]]]]]]]]]]",
+        "[null]",
+        "{\"x\":1}",
+        "\"5N\"",
+        "\"LT\"",
+        "999999999999",
+        "-0.0",
+        "12.25",
+        "300",
+        "300.0001",
+        "120",
+        "1",
+        "40",
+        "20",
+        "0.001",
     ];
 
     private static readonly int[] Strengths = [1, 3, 6, 9, 10, 12, 15, 20, 21, 25, 30, 35, 40];
@@ -57,12 +123,27 @@ public sealed class Mutated(int seed)
         JsonNode? Some(double p, Func<JsonNode?> make) => Flip(p) ? make() : null;
         double Far(double to) => Flip(.8) ? Math.Round(chance.NextDouble() * Math.Min(to, 40), 1) : Math.Round(chance.NextDouble() * to, 1);
         string Day(int from, int to) => new DateOnly(2027, 3, 1).AddDays(chance.Next(from, to)).ToString("yyyy-MM-dd");
-        JsonObject Zone() => new() { ["regrowthMm"] = Far(300), ["greyPercent"] = chance.Next(101), ["resistant"] = Flip(.2), ["texture"] = One("texture"), ["include"] = Flip(.9) };
+        JsonObject Zone() =>
+            new()
+            {
+                ["regrowthMm"] = Far(300),
+                ["greyPercent"] = chance.Next(101),
+                ["resistant"] = Flip(.2),
+                ["texture"] = One("texture"),
+                ["include"] = Flip(.9),
+            };
         string[] zones = ["frontHairline", "leftTemple", "rightTemple", "leftFront", "rightFront", "crown", "leftBack", "rightBack", "nape"];
         var c = new JsonObject
         {
             ["kitto"] = "case/1",
-            ["client"] = new JsonObject { ["ageYears"] = chance.Next(16, 100), ["firstKit"] = Flip(), ["pregnant"] = Flip(.1), ["scalp"] = One("scalp"), ["newMedicine"] = Flip(.1) },
+            ["client"] = new JsonObject
+            {
+                ["ageYears"] = chance.Next(16, 100),
+                ["firstKit"] = Flip(),
+                ["pregnant"] = Flip(.1),
+                ["scalp"] = One("scalp"),
+                ["newMedicine"] = Flip(.1),
+            },
             ["hair"] = new JsonObject
             {
                 ["texture"] = One("texture"),
@@ -70,9 +151,24 @@ public sealed class Mutated(int seed)
                 ["porosity"] = One("porosity"),
                 ["naturalLevel"] = Half(1, 10),
                 ["lengthCm"] = Flip(.8) ? chance.Next(30, 70) : chance.Next(1, 121),
-                ["lengths"] = new JsonObject { ["level"] = Half(1, 12), ["tone"] = One("tone"), ["history"] = One("history"), ["highlighted"] = Flip(.3) },
+                ["lengths"] = new JsonObject
+                {
+                    ["level"] = Half(1, 12),
+                    ["tone"] = One("tone"),
+                    ["history"] = One("history"),
+                    ["highlighted"] = Flip(.3),
+                },
                 ["roots"] = Some(.1, () => new JsonObject { ["level"] = Half(1, 12), ["tone"] = One("tone") }),
-                ["band"] = Some(.3, () => new JsonObject { ["lengthMm"] = Far(1200), ["level"] = Half(1, 12), ["tone"] = One("tone") }),
+                ["band"] = Some(
+                    .3,
+                    () =>
+                        new JsonObject
+                        {
+                            ["lengthMm"] = Far(1200),
+                            ["level"] = Half(1, 12),
+                            ["tone"] = One("tone"),
+                        }
+                ),
             },
             ["allZones"] = new JsonObject { ["regrowthMm"] = Far(300), ["greyPercent"] = chance.Next(101) },
             ["zones"] = Some(.4, () => new JsonObject(zones.Where(_ => Flip(.4)).Select(z => KeyValuePair.Create(z, (JsonNode?)Zone())))),
@@ -82,33 +178,79 @@ public sealed class Mutated(int seed)
                 ["level"] = Some(.8, () => Half(1, 12)),
                 ["tone"] = Some(.8, () => One("tone")),
                 ["lengthsCondition"] = Some(.2, () => One("lengthsCondition")),
-                ["lengths"] = Some(.2, () => Flip(.2) ? new JsonObject { ["clear"] = true } : new JsonObject { ["level"] = Half(1, 12), ["tone"] = Some(.8, () => One("tone")) }),
+                ["lengths"] = Some(
+                    .2,
+                    () => Flip(.2) ? new JsonObject { ["clear"] = true } : new JsonObject { ["level"] = Half(1, 12), ["tone"] = Some(.8, () => One("tone")) }
+                ),
                 ["frame"] = Some(.1, () => One("frame")),
                 ["how"] = Some(.2, () => One("how")),
-                ["tailMm"] = Some(.1, () => chance.Next(10, 101))
+                ["tailMm"] = Some(.1, () => chance.Next(10, 101)),
             },
-            ["hands"] = new JsonObject { ["who"] = One("who"), ["practised"] = Flip(), ["history"] = Some(.2, () => new JsonArray(new JsonObject { ["baseGrams"] = chance.Next(20, 90), ["sentGrams"] = 140, ["leftGrams"] = chance.Next(60), ["ranOut"] = Flip(.2) })) },
+            ["hands"] = new JsonObject
+            {
+                ["who"] = One("who"),
+                ["practised"] = Flip(),
+                ["history"] = Some(
+                    .2,
+                    () =>
+                        new JsonArray(
+                            new JsonObject
+                            {
+                                ["baseGrams"] = chance.Next(20, 90),
+                                ["sentGrams"] = 140,
+                                ["leftGrams"] = chance.Next(60),
+                                ["ranOut"] = Flip(.2),
+                            }
+                        )
+                ),
+            },
             ["painting"] = Some(.1, () => new JsonObject { ["order"] = One("order") }),
-            ["last"] = Some(.2, () => new JsonObject
-            {
-                ["daysAgo"] = chance.Next(200),
-                ["formula"] = new JsonObject { ["parts"] = new JsonArray(new JsonObject { ["shade"] = "5N", ["share"] = 1 }) },
-                ["outcome"] = new JsonObject { ["coverage"] = One("coverage"), ["depth"] = One("depth") },
-            }),
+            ["last"] = Some(
+                .2,
+                () =>
+                    new JsonObject
+                    {
+                        ["daysAgo"] = chance.Next(200),
+                        ["formula"] = new JsonObject { ["parts"] = new JsonArray(new JsonObject { ["shade"] = "5N", ["share"] = 1 }) },
+                        ["outcome"] = new JsonObject { ["coverage"] = One("coverage"), ["depth"] = One("depth") },
+                    }
+            ),
             ["line"] = Some(.5, () => lines[chance.Next(lines.Count)]),
-            ["plan"] = Some(.2, () => new JsonObject { ["today"] = Day(0, 10), ["wantBy"] = Day(11, 120), ["postDays"] = new JsonArray("tuesday", "friday"), ["transitDays"] = chance.Next(15) }),
-            ["house"] = Some(.5, () => new JsonObject
-            {
-                ["serviceLevel"] = Math.Round(.8 + chance.NextDouble() * .18, 3),
-                ["scaleStepGrams"] = Any(.01, .1, 1.0, 5.0),
-                ["schools"] = new JsonObject(Kitto.Core.Trade.Schools.Options.Where(_ => Flip(.3)).Select(o => KeyValuePair.Create(o.Key, (JsonNode?)o.Value[chance.Next(o.Value.Count)]))),
-            }),
-            ["formula"] = Some(.15, () => new JsonObject
-            {
-                ["use"] = Any("roots", "lengths", "shadow"),
-                ["parts"] = new JsonArray(new JsonObject { ["shade"] = shades[chance.Next(shades.Count)], ["share"] = 1 }),
-                ["developerVolume"] = Some(.7, () => Any(1, 5, 6, 9, 10, 15, 20, 21, 25, 30, 40)),
-            }),
+            ["plan"] = Some(
+                .2,
+                () =>
+                    new JsonObject
+                    {
+                        ["today"] = Day(0, 10),
+                        ["wantBy"] = Day(11, 120),
+                        ["postDays"] = new JsonArray("tuesday", "friday"),
+                        ["transitDays"] = chance.Next(15),
+                    }
+            ),
+            ["house"] = Some(
+                .5,
+                () =>
+                    new JsonObject
+                    {
+                        ["serviceLevel"] = Math.Round(.8 + chance.NextDouble() * .18, 3),
+                        ["scaleStepGrams"] = Any(.01, .1, 1.0, 5.0),
+                        ["schools"] = new JsonObject(
+                            Kitto
+                                .Core.Trade.Schools.Options.Where(_ => Flip(.3))
+                                .Select(o => KeyValuePair.Create(o.Key, (JsonNode?)o.Value[chance.Next(o.Value.Count)]))
+                        ),
+                    }
+            ),
+            ["formula"] = Some(
+                .15,
+                () =>
+                    new JsonObject
+                    {
+                        ["use"] = Any("roots", "lengths", "shadow"),
+                        ["parts"] = new JsonArray(new JsonObject { ["shade"] = shades[chance.Next(shades.Count)], ["share"] = 1 }),
+                        ["developerVolume"] = Some(.7, () => Any(1, 5, 6, 9, 10, 15, 20, 21, 25, 30, 40)),
+                    }
+            ),
         };
         return c;
     }
@@ -231,7 +373,9 @@ public sealed class Mutated(int seed)
             shades.AddRange(NoDepth.Where(_ => chance.NextDouble() < .3));
         }
 
-        double min = chance.Next(0, 40), standard = min + chance.Next(1, 30), max = standard + chance.Next(0, 20);
+        double min = chance.Next(0, 40),
+            standard = min + chance.Next(1, 30),
+            max = standard + chance.Next(0, 20);
         return new JsonObject
         {
             ["kitto"] = "line/1",
@@ -265,8 +409,51 @@ public sealed class Mutated(int seed)
     public string NastyText() => Nasty[chance.Next(Nasty.Count)];
 
     /// <summary>A value such as people type, of one sort or another.</summary>
-    public string Ordinary() => Any("true", "yes", "no", "5", "15", "2.5", "12,5", "40", "300", "1", "0", "permanent", "henna", "sound", "broken", "rootTouchUp", "gloss", "baseLift", "N", "AB", "alone", "5N:0.8 5AG:0.2", "5N:1 @20", "lantern-cream", "2027-03-01", "1980-01-01",
-        "2026-11-20T10:30", "2026-11-20T10:30+01:00", "right", "tooDark", "clear", "full", "fine", "signed", "packed", "crown", "developer", "shade", "TM2:firstStroke", "tove", new Guid(Below(int.MaxValue), 1, 2, 3, 4, 5, 6, 7, 8, 9, 10).ToString(), "some words that mean nothing");
+    public string Ordinary() =>
+        Any(
+            "true",
+            "yes",
+            "no",
+            "5",
+            "15",
+            "2.5",
+            "12,5",
+            "40",
+            "300",
+            "1",
+            "0",
+            "permanent",
+            "henna",
+            "sound",
+            "broken",
+            "rootTouchUp",
+            "gloss",
+            "baseLift",
+            "N",
+            "AB",
+            "alone",
+            "5N:0.8 5AG:0.2",
+            "5N:1 @20",
+            "lantern-cream",
+            "2027-03-01",
+            "1980-01-01",
+            "2026-11-20T10:30",
+            "2026-11-20T10:30+01:00",
+            "right",
+            "tooDark",
+            "clear",
+            "full",
+            "fine",
+            "signed",
+            "packed",
+            "crown",
+            "developer",
+            "shade",
+            "TM2:firstStroke",
+            "tove",
+            new Guid(Below(int.MaxValue), 1, 2, 3, 4, 5, 6, 7, 8, 9, 10).ToString(),
+            "some words that mean nothing"
+        );
 
     /// <summary>Bytes that are no picture, or one that is cut, swollen or lies about its size.</summary>
     public byte[] File(byte[] good)

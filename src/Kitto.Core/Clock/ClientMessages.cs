@@ -7,16 +7,22 @@ public enum ClientMessage
 {
     /// <summary>The kit is in the post.</summary>
     Posted,
+
     /// <summary>The skin test is due.</summary>
     TestDue,
+
     /// <summary>It should have been put on days ago.</summary>
     TestOverdue,
+
     /// <summary>The hours of the skin test are over: look, and say how it is.</summary>
     LookNow,
+
     /// <summary>Colour day is tomorrow, and both tests are clear.</summary>
     ColourTomorrow,
+
     /// <summary>Colour day is tomorrow, and a test is missing: not yet.</summary>
     NotTomorrow,
+
     /// <summary>The report is due.</summary>
     ReportDue,
 }
@@ -26,12 +32,16 @@ public enum TestsStand
 {
     /// <summary>Nothing was put on.</summary>
     None,
+
     /// <summary>The skin test is on.</summary>
     Watching,
+
     /// <summary>The hours of the skin test are over, and nothing was reported.</summary>
     ToReport,
+
     /// <summary>The skin test is clear, the strand test is to come.</summary>
     StrandToCome,
+
     /// <summary>All clear.</summary>
     Clear,
 }
@@ -88,15 +98,39 @@ public static class ClientMessages
         string Day(DateOnly? day) => day?.ToString("dddd d MMMM", System.Globalization.CultureInfo.InvariantCulture) ?? "";
         var (subject, says) = kind switch
         {
-            ClientMessage.Posted => ("Your kit is in the post", $"It should be with you{(days.ArrivesOn is { } there ? $" on {Day(there)}" : " soon")}. Start with the skin test as soon as it is there; your guide says how. Nothing is mixed before both tests are clear."),
-            ClientMessage.TestDue => ("Your skin test is due", $"Put it on today, as your guide says, and tell us there when it is on. It takes {Values.SkinTestHours} hours, and your colour day waits for it."),
-            ClientMessage.TestOverdue => ("Your skin test is missing", $"We have not heard of your skin test{(days.ColourOn is { } day ? $". Without it {Day(day)} cannot be kept" : "")}. Put it on today, or tell us if the kit has not come."),
-            ClientMessage.LookNow => ("Look at your skin test now", $"{Values.SkinTestHours} hours are over. Look at the place in good light, feel it, and say in your guide how it is."),
-            ClientMessage.ColourTomorrow => ("Tomorrow is your colour day", "Both tests are clear. Lay everything out before mixing, take your time, and keep the guide beside you."),
-            ClientMessage.NotTomorrow => ("Do not colour tomorrow yet", "A test is still missing, so your kit stays locked. Open your guide, finish the tests, and we find a new day together."),
-            ClientMessage.ReportDue => ("How did it go?", "Dry, in daylight: how does it look, and what was left over? Your next kit is made from what you say in your guide. If you have not coloured yet, tell us."),
+            ClientMessage.Posted => (
+                "Your kit is in the post",
+                $"It should be with you{(days.ArrivesOn is { } there ? $" on {Day(there)}" : " soon")}. Start with the skin test as soon as it is there; your guide says how. Nothing is mixed before both tests are clear."
+            ),
+            ClientMessage.TestDue => (
+                "Your skin test is due",
+                $"Put it on today, as your guide says, and tell us there when it is on. It takes {Values.SkinTestHours} hours, and your colour day waits for it."
+            ),
+            ClientMessage.TestOverdue => (
+                "Your skin test is missing",
+                $"We have not heard of your skin test{(days.ColourOn is { } day ? $". Without it {Day(day)} cannot be kept" : "")}. Put it on today, or tell us if the kit has not come."
+            ),
+            ClientMessage.LookNow => (
+                "Look at your skin test now",
+                $"{Values.SkinTestHours} hours are over. Look at the place in good light, feel it, and say in your guide how it is."
+            ),
+            ClientMessage.ColourTomorrow => (
+                "Tomorrow is your colour day",
+                "Both tests are clear. Lay everything out before mixing, take your time, and keep the guide beside you."
+            ),
+            ClientMessage.NotTomorrow => (
+                "Do not colour tomorrow yet",
+                "A test is still missing, so your kit stays locked. Open your guide, finish the tests, and we find a new day together."
+            ),
+            ClientMessage.ReportDue => (
+                "How did it go?",
+                "Dry, in daylight: how does it look, and what was left over? Your next kit is made from what you say in your guide. If you have not coloured yet, tell us."
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
-        return (subject, $"Dear {name},\n\n{says}\n\nIf anything itches, burns or swells: rinse, do not colour, call us; trouble breathing or a swelling face, call your emergency number.\n\n{studio}\n");
+        return (
+            subject,
+            $"Dear {name},\n\n{says}\n\nIf anything itches, burns or swells: rinse, do not colour, call us; trouble breathing or a swelling face, call your emergency number.\n\n{studio}\n"
+        );
     }
 }

@@ -7,14 +7,19 @@ public enum KitStep
 {
     /// <summary>Signed, to be packed.</summary>
     Signed,
+
     /// <summary>Packed, to be posted.</summary>
     Packed,
+
     /// <summary>On its way or with her.</summary>
     Posted,
+
     /// <summary>She has reported.</summary>
     Reported,
+
     /// <summary>Done.</summary>
     Closed,
+
     /// <summary>Stopped: nothing of it may be used.</summary>
     Stopped,
 }
@@ -24,18 +29,25 @@ public enum DayKind
 {
     /// <summary>The studio packs.</summary>
     Pack,
+
     /// <summary>The studio posts.</summary>
     Post,
+
     /// <summary>It should be there.</summary>
     Arrives,
+
     /// <summary>She puts the skin test on.</summary>
     SkinTest,
+
     /// <summary>She tests a strand.</summary>
     StrandTest,
+
     /// <summary>She colours.</summary>
     Colour,
+
     /// <summary>Her report is due.</summary>
     Report,
+
     /// <summary>Regrowth shows again: the next kit is due.</summary>
     NextKit,
 }
@@ -54,9 +66,10 @@ public sealed record KitDays(DateOnly? FillOn, DateOnly? PostOn, DateOnly? Arriv
     public static KitDays None { get; } = new(null, null, null, null, null, null, null);
 
     /// <summary>The days of a prescription.</summary>
-    public static KitDays Of(Prescription p) => p.Plan is { Feasible: true } plan
-        ? new KitDays(plan.FillOn, plan.PostOn, plan.ArrivesOn, plan.SkinTestOn, plan.StrandTestOn, plan.ColourOn, p.Next?.DueOn)
-        : None;
+    public static KitDays Of(Prescription p) =>
+        p.Plan is { Feasible: true } plan
+            ? new KitDays(plan.FillOn, plan.PostOn, plan.ArrivesOn, plan.SkinTestOn, plan.StrandTestOn, plan.ColourOn, p.Next?.DueOn)
+            : None;
 
     /// <summary>What is still to come of them, given where the kit is; nothing of a stopped one.</summary>
     /// <param name="step">Where it is.</param>

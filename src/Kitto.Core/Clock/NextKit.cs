@@ -38,14 +38,30 @@ public sealed record NextKit(Millimetres LimitMm, double RateMmPerMonth, double 
 
         // Soft colour grows out without a hard line, whatever it lies on (SV11).
         bool soft = !line.IsPermanent || service is Service.GreyBlend or Service.RootShadow or Service.BaseLift;
-        bool high = !soft && (reading.DecisiveGrey.Value >= Values.WhiteStandsOut || Math.Abs(level.LighterThan(reading.Hair.NaturalLevel)) >= Values.LevelsStandOut);
+        bool high =
+            !soft && (reading.DecisiveGrey.Value >= Values.WhiteStandsOut || Math.Abs(level.LighterThan(reading.Hair.NaturalLevel)) >= Values.LevelsStandOut);
         double limit = high ? Values.ShowsOnContrastMm : Values.ShowsElseMm;
         var rate = reading.Rate;
         int due = rate.DaysFor(limit);
-        var next = new NextKit(Millimetres.Of(limit), Math.Round(rate.Mean, 2), Math.Round(rate.Sd, 2), due, rate.DaysFor(limit, Tenth), rate.DaysFor(limit, -Tenth), colourOn?.AddDays(due));
-        string known = reading.Grown.Count == 0 ? "Hair grows about" : $"Measured {(reading.Grown.Count == 1 ? "once" : $"{reading.Grown.Count} times")}, hers grows";
-        why.Add(new Because("SV11", $"{known} {rate.Mean:0.0} mm a month: {limit:0} mm, which show on {(high ? "such a contrast" : soft ? "so soft a line" : "so little contrast")}, are there {due} days after the colour ({next.EarliestInDays} to {next.LatestInDays})"
-            + (next.DueOn is { } on ? $", about {on.ToString("ddd d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}." : "."), Topic.Plan));
+        var next = new NextKit(
+            Millimetres.Of(limit),
+            Math.Round(rate.Mean, 2),
+            Math.Round(rate.Sd, 2),
+            due,
+            rate.DaysFor(limit, Tenth),
+            rate.DaysFor(limit, -Tenth),
+            colourOn?.AddDays(due)
+        );
+        string known =
+            reading.Grown.Count == 0 ? "Hair grows about" : $"Measured {(reading.Grown.Count == 1 ? "once" : $"{reading.Grown.Count} times")}, hers grows";
+        why.Add(
+            new Because(
+                "SV11",
+                $"{known} {rate.Mean:0.0} mm a month: {limit:0} mm, which show on {(high ? "such a contrast" : soft ? "so soft a line" : "so little contrast")}, are there {due} days after the colour ({next.EarliestInDays} to {next.LatestInDays})"
+                    + (next.DueOn is { } on ? $", about {on.ToString("ddd d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}." : "."),
+                Topic.Plan
+            )
+        );
         return next;
     }
 }

@@ -9,14 +9,19 @@ public enum PaintOrder
 {
     /// <summary>Hairline, temples, nape edge, crown, backs, fronts.</summary>
     OutlineFirst,
+
     /// <summary>Backs, nape, crown, fronts, temples, hairline.</summary>
     BackFirst,
+
     /// <summary>Hairline, temples, fronts, crown, backs, nape.</summary>
     FrontFirst,
+
     /// <summary>Backs, face perimeter, back and forth, crown last.</summary>
     ToAndFro,
+
     /// <summary>Resistant or greyest zones first, then as back first.</summary>
     WorstFirst,
+
     /// <summary>The colourist's own for this head.</summary>
     Own,
 }
@@ -37,16 +42,17 @@ public static class PaintOrders
     private static readonly Zone[] N = [Zone.Nape];
 
     /// <summary>The name in a sentence.</summary>
-    public static string Says(this PaintOrder order) => order switch
-    {
-        PaintOrder.OutlineFirst => "outline first",
-        PaintOrder.BackFirst => "back first",
-        PaintOrder.FrontFirst => "front first",
-        PaintOrder.ToAndFro => "to and fro",
-        PaintOrder.WorstFirst => "worst first",
-        PaintOrder.Own => "in your own order",
-        _ => throw new ArgumentOutOfRangeException(nameof(order)),
-    };
+    public static string Says(this PaintOrder order) =>
+        order switch
+        {
+            PaintOrder.OutlineFirst => "outline first",
+            PaintOrder.BackFirst => "back first",
+            PaintOrder.FrontFirst => "front first",
+            PaintOrder.ToAndFro => "to and fro",
+            PaintOrder.WorstFirst => "worst first",
+            PaintOrder.Own => "in your own order",
+            _ => throw new ArgumentOutOfRangeException(nameof(order)),
+        };
 
     /// <summary>The included zones in the order of painting; the house's school on the hairline (AP19) moves that zone only.</summary>
     /// <exception cref="ArgumentOutOfRangeException">The colourist's own order is not known here; it comes with its zones.</exception>
@@ -79,14 +85,21 @@ public static class PaintOrders
     {
         // By depth only a service that is there for its lift counts; the cautious school counts every colour that lifts.
         var school = house.Way<StartingPlace>();
-        bool lift = service is Service.BaseLift or Service.Lighten
+        bool lift =
+            service is Service.BaseLift or Service.Lighten
             || (school == StartingPlace.NeverFrontWhenLifting && line.IsPermanent && targetLevel - reading.Hair.NaturalLevel.Value >= Values.HalfLevel);
         return (reading.GreyIsTheReason, lift, school) switch
         {
-            (true, _, _) => ([PaintOrder.OutlineFirst, PaintOrder.WorstFirst], "white or resistant hair is the reason for this kit, so it gets the colour first"),
+            (true, _, _) => (
+                [PaintOrder.OutlineFirst, PaintOrder.WorstFirst],
+                "white or resistant hair is the reason for this kit, so it gets the colour first"
+            ),
             (_, _, StartingPlace.BackFirst) => ([PaintOrder.BackFirst], "the house always starts at the back"),
             (_, true, _) => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], "lift starts at the back, because the front is warmer and goes faster"),
-            _ when targetLevel < 7 => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], "below level 7 the back comes first, so that the front does not go too dark"),
+            _ when targetLevel < 7 => (
+                [PaintOrder.BackFirst, PaintOrder.ToAndFro],
+                "below level 7 the back comes first, so that the front does not go too dark"
+            ),
             _ => ([PaintOrder.FrontFirst, PaintOrder.OutlineFirst], "from level 7 up the front comes first, because light shades need longer to take"),
         };
     }

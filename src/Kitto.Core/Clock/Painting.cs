@@ -9,15 +9,16 @@ namespace Kitto.Core.Clock;
 public static class Painting
 {
     /// <summary>How much slower these hands are than trained ones.</summary>
-    public static double Slowness(Who who, bool practised) => (who, practised) switch
-    {
-        (Who.Trained, _) => 1,
-        (Who.Helper, true) => 1.2,
-        (Who.Helper, false) => 1.5,
-        (Who.Alone, true) => 2.0,
-        (Who.Alone, false) => 2.5,
-        _ => throw new ArgumentOutOfRangeException(nameof(who)),
-    };
+    public static double Slowness(Who who, bool practised) =>
+        (who, practised) switch
+        {
+            (Who.Trained, _) => 1,
+            (Who.Helper, true) => 1.2,
+            (Who.Helper, false) => 1.5,
+            (Who.Alone, true) => 2.0,
+            (Who.Alone, false) => 2.5,
+            _ => throw new ArgumentOutOfRangeException(nameof(who)),
+        };
 
     /// <summary>Minutes for the whole head, before each zone takes its share.</summary>
     public static double WholeHead(Hands hands, Density density, Service service, PaintOrder order)
@@ -53,17 +54,23 @@ public readonly record struct ContactWindow(Minutes From, Minutes To)
         bool tender = zone == Zone.FrontHairline && service is (Service.BaseLift or Service.Lighten);
         return new ContactWindow(
             stubborn ? line.Process : line.ProcessMin,
-            tender ? Minutes.Of(Math.Min(line.LongestContact.Value, line.Process.Value + Values.HairlineLiftMinutes)) : line.LongestContact);
+            tender ? Minutes.Of(Math.Min(line.LongestContact.Value, line.Process.Value + Values.HairlineLiftMinutes)) : line.LongestContact
+        );
     }
 
     /// <summary>The window of a scalp stretch that is painted after the rest: in a lift its upper end is the line's standard time, because it is warm (TM6).</summary>
-    public static ContactWindow OfScalp(ZoneReading read, Line line, Service service) => new(
-        read.Grey.Value >= .5 || read.Resistant ? line.Process : line.ProcessMin, service is Service.BaseLift or Service.Lighten ? line.Process : line.LongestContact);
+    public static ContactWindow OfScalp(ZoneReading read, Line line, Service service) =>
+        new(
+            read.Grey.Value >= .5 || read.Resistant ? line.Process : line.ProcessMin,
+            service is Service.BaseLift or Service.Lighten ? line.Process : line.LongestContact
+        );
 
     /// <summary>Minutes by which a contact falls short of the window (negative) or overruns it (positive), compared to a tenth.</summary>
     public double Miss(Minutes contact)
     {
         double t = contact.Tenths().Value;
-        return t < From.Value ? t - From.Value : t > To.Value ? t - To.Value : 0;
+        return t < From.Value ? t - From.Value
+            : t > To.Value ? t - To.Value
+            : 0;
     }
 }

@@ -23,8 +23,15 @@ public sealed record PlanWish(DateOnly Today, DateOnly WantBy, IReadOnlyList<Day
 /// <param name="ColourOn">Colour day.</param>
 /// <param name="EarliestWantBy">The first day that could be wished for.</param>
 public sealed record KitPlan(
-    bool Feasible, DateOnly? FillOn, DateOnly? PostOn, DateOnly? ArrivesOn, DateOnly? SkinTestOn, DateOnly? StrandTestOn, DateOnly? ColourOn,
-    DateOnly? EarliestWantBy);
+    bool Feasible,
+    DateOnly? FillOn,
+    DateOnly? PostOn,
+    DateOnly? ArrivesOn,
+    DateOnly? SkinTestOn,
+    DateOnly? StrandTestOn,
+    DateOnly? ColourOn,
+    DateOnly? EarliestWantBy
+);
 
 /// <summary>Plans back from the wished day (clock, tables).</summary>
 public static class PlanBack
@@ -39,17 +46,35 @@ public static class PlanBack
         var postings = PostingsFor(wish.WantBy, wish).OrderDescending().ToList();
         if (postings.Count == 0)
         {
-            why.Add(new Because("SA5", $"The tests do not fit before {Day(wish.WantBy)}."
-                + (earliest is { } first ? $" The first day that can be met is {Day(first)}." : " No post leaves often enough for filled sachets to keep."), Topic.Plan));
+            why.Add(
+                new Because(
+                    "SA5",
+                    $"The tests do not fit before {Day(wish.WantBy)}."
+                        + (
+                            earliest is { } first
+                                ? $" The first day that can be met is {Day(first)}."
+                                : " No post leaves often enough for filled sachets to keep."
+                        ),
+                    Topic.Plan
+                )
+            );
             return new KitPlan(false, null, null, null, null, null, null, earliest);
         }
 
         var post = postings.Count > 1 ? postings[1] : postings[0];
         var (arrives, skin, strand, colour) = Dates(post, wish.WantBy, wish);
-        why.Add(new Because("SA5", $"Posted {Day(post)}, there {Day(arrives)}: the skin test is watched for {Values.SkinTestHours} hours before the strand test on {Day(strand)} and the colour on {Day(colour)}.", Topic.Plan));
-        why.Add(postings.Count > 1
-            ? new Because("SA5", $"If that post is missed, {Day(postings[0])} still leaves time for both tests.", Topic.Plan)
-            : new Because("SA5", "There is no later post day in reserve: if this one is missed, the day cannot be kept.", Topic.Plan));
+        why.Add(
+            new Because(
+                "SA5",
+                $"Posted {Day(post)}, there {Day(arrives)}: the skin test is watched for {Values.SkinTestHours} hours before the strand test on {Day(strand)} and the colour on {Day(colour)}.",
+                Topic.Plan
+            )
+        );
+        why.Add(
+            postings.Count > 1
+                ? new Because("SA5", $"If that post is missed, {Day(postings[0])} still leaves time for both tests.", Topic.Plan)
+                : new Because("SA5", "There is no later post day in reserve: if this one is missed, the day cannot be kept.", Topic.Plan)
+        );
         return new KitPlan(true, post.AddDays(-1), post, arrives, skin, strand, colour, earliest);
     }
 

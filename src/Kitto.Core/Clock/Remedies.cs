@@ -17,8 +17,11 @@ public static class Remedies
 {
     /// <summary>Minutes by which the worst zone is over its longest time; 0 where none is.</summary>
     public static double Over(Schedule schedule, Reading reading, Service service, Line line) =>
-        schedule.Zones.Select(z => Timing.Window(z.Zone, reading, service, line).Miss(z.ContactMinutes))
-            .Concat((schedule.Scalp ?? []).Select(z => ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes))).Append(0).Max();
+        schedule
+            .Zones.Select(z => Timing.Window(z.Zone, reading, service, line).Miss(z.ContactMinutes))
+            .Concat((schedule.Scalp ?? []).Select(z => ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes)))
+            .Append(0)
+            .Max();
 
     /// <summary>All that can be tried, in the order of what changes least.</summary>
     /// <param name="taken">The schedule that does not fit, its timer shortened already.</param>
@@ -33,28 +36,58 @@ public static class Remedies
         void Try(string name, string rule, Schedule schedule, Func<Schedule, string> says)
         {
             double over = Over(schedule, reading, service, line);
-            found.Add(new Remedy(name, rule, over <= 0, Minutes.Of(over).Tenths(), says(schedule) + (over <= 0 ? "" : $" It still is {over:0.#} min too long somewhere.")));
+            found.Add(
+                new Remedy(
+                    name,
+                    rule,
+                    over <= 0,
+                    Minutes.Of(over).Tenths(),
+                    says(schedule) + (over <= 0 ? "" : $" It still is {over:0.#} min too long somewhere.")
+                )
+            );
         }
 
-        Schedule Timed(PaintOrder order, Hands who) => Timing.Shorten(Timing.Of(order, reading, who, service, line, house, taken.Scalp?.Select(z => z.Zone).ToHashSet()), reading, service, line);
+        Schedule Timed(PaintOrder order, Hands who) =>
+            Timing.Shorten(Timing.Of(order, reading, who, service, line, house, taken.Scalp?.Select(z => z.Zone).ToHashSet()), reading, service, line);
         var order = taken.Order == PaintOrder.Own ? PaintOrder.BackFirst : taken.Order;
         if (taken.Order != PaintOrder.WorstFirst)
         {
-            Try("worstFirst", "TM5", Timed(PaintOrder.WorstFirst, hands), s => $"Worst first takes {s.PaintMinutes}: the longest time on the hair is then {Longest(s)}.");
+            Try(
+                "worstFirst",
+                "TM5",
+                Timed(PaintOrder.WorstFirst, hands),
+                s => $"Worst first takes {s.PaintMinutes}: the longest time on the hair is then {Longest(s)}."
+            );
         }
 
         if (hands.Who == Who.Alone)
         {
-            Try("helper", "TM7", Timed(order, hands with { Who = Who.Helper, Practised = false }), s => $"With a helper it takes about {s.PaintMinutes}, and the longest time on the hair is {Longest(s)}: ask whether someone can.");
+            Try(
+                "helper",
+                "TM7",
+                Timed(order, hands with { Who = Who.Helper, Practised = false }),
+                s => $"With a helper it takes about {s.PaintMinutes}, and the longest time on the hair is {Longest(s)}: ask whether someone can."
+            );
         }
 
-        Try("halves", "AP18", Halved(taken, line), s => $"One half of the head one day, the other the next: about {s.PaintMinutes} of painting each, {Longest(s)} at most on the hair.");
+        Try(
+            "halves",
+            "AP18",
+            Halved(taken, line),
+            s => $"One half of the head one day, the other the next: about {s.PaintMinutes} of painting each, {Longest(s)} at most on the hair."
+        );
         if (taken.Scalp is not null)
         {
             return found;
         }
 
-        Try("earlyHalf", "TM9", EarlyHalf(taken, line), s => $"The half painted first is rinsed first, {Minutes.Of(taken.RinseAtMinutes.Value - s.RinseAtMinutes.Value).Tenths()} before the rest, if the rest can be kept dry: {Longest(s)} at most on the hair.");
+        Try(
+            "earlyHalf",
+            "TM9",
+            EarlyHalf(taken, line),
+            s =>
+                $"The half painted first is rinsed first, {Minutes.Of(taken.RinseAtMinutes.Value - s.RinseAtMinutes.Value).Tenths()} before the rest, if the rest can be kept dry: {Longest(s)} at most on the hair."
+        );
         return found;
     }
 
@@ -75,7 +108,15 @@ public static class Remedies
         };
 
         IReadOnlyList<ZoneTime> Half(IReadOnlyList<ZoneTime> zones) =>
-            [.. zones.Select(z => z with { PaintedAt = Minutes.Of(z.PaintedAt.Value / 2).Tenths(), ContactMinutes = Minutes.Of(paint + process - z.PaintedAt.Value / 2).Tenths() })];
+            [
+                .. zones.Select(z =>
+                    z with
+                    {
+                        PaintedAt = Minutes.Of(z.PaintedAt.Value / 2).Tenths(),
+                        ContactMinutes = Minutes.Of(paint + process - z.PaintedAt.Value / 2).Tenths(),
+                    }
+                ),
+            ];
     }
 
     /// <summary>The first half is rinsed as soon as its last zone has had the line's shortest time; the rest as planned. Its rinse stands for the early one.</summary>

@@ -13,7 +13,16 @@ namespace Kitto.Core.Clock;
 /// <param name="FirstOff">Zones that must be rinsed before the rest, because their longest time ends before the others have had enough; empty where all are rinsed together.</param>
 /// <param name="FirstOffAt">When they must, minutes since the first stroke; null where there are none.</param>
 /// <param name="Says">What to tell her now; null where all goes as planned.</param>
-public sealed record RunStand(Schedule Actual, double NowMinutes, int Begun, bool Painted, double BehindMinutes, IReadOnlyList<Zone> FirstOff, double? FirstOffAt, string? Says);
+public sealed record RunStand(
+    Schedule Actual,
+    double NowMinutes,
+    int Begun,
+    bool Painted,
+    double BehindMinutes,
+    IReadOnlyList<Zone> FirstOff,
+    double? FirstOffAt,
+    string? Says
+);
 
 /// <summary>Runs the plan against what really happens: strokes move the lanes, the rinse is reckoned anew, being late has an answer (clock).</summary>
 public static class Run
@@ -27,10 +36,20 @@ public static class Run
     /// <param name="service">The service.</param>
     /// <param name="line">The line of the roots.</param>
     /// <param name="reserve">Whether there is a sealed pair left to mix.</param>
-    public static RunStand Stand(Schedule plan, IReadOnlyList<(Stroke Stroke, double At)> begun, double? lastStroke, double now, Reading reading, Service service, Line line, bool reserve)
+    public static RunStand Stand(
+        Schedule plan,
+        IReadOnlyList<(Stroke Stroke, double At)> begun,
+        double? lastStroke,
+        double now,
+        Reading reading,
+        Service service,
+        Line line,
+        bool reserve
+    )
     {
         var lanes = Lanes(plan, begun, lastStroke, now, out double end);
-        ContactWindow Window(Stroke s) => s.Scalp ? ContactWindow.OfScalp(reading.Zones[(int)s.Zone], line, service) : ContactWindow.Of(s.Zone, reading.Zones[(int)s.Zone], line, service);
+        ContactWindow Window(Stroke s) =>
+            s.Scalp ? ContactWindow.OfScalp(reading.Zones[(int)s.Zone], line, service) : ContactWindow.Of(s.Zone, reading.Zones[(int)s.Zone], line, service);
         var windows = lanes.Select(z => (z.Stroke.Zone, z.At, Latest: z.At + Window(z.Stroke).To.Value)).ToList();
         double wanted = end + plan.ProcessMinutes.Value;
         double least = end + Math.Min(plan.ProcessMinutes.Value, line.ProcessMin.Value);
@@ -46,15 +65,38 @@ public static class Run
             Scalp = plan.Scalp is null ? null : Times(true),
             Remedies = null,
         };
-        IReadOnlyList<ZoneTime> Times(bool scalp) => [.. lanes.Where(z => z.Stroke.Scalp == scalp).Select(z => new ZoneTime(z.Stroke.Zone, Minutes.Of(z.At).Tenths(), Minutes.Of(Math.Max(0, rinse - z.At)).Tenths(),
-            plan.Strokes.Where(p => p.Stroke == z.Stroke).Select(p => p.Time.Batch).DefaultIfEmpty(1).First()))];
+        IReadOnlyList<ZoneTime> Times(bool scalp) =>
+            [
+                .. lanes
+                    .Where(z => z.Stroke.Scalp == scalp)
+                    .Select(z => new ZoneTime(
+                        z.Stroke.Zone,
+                        Minutes.Of(z.At).Tenths(),
+                        Minutes.Of(Math.Max(0, rinse - z.At)).Tenths(),
+                        plan.Strokes.Where(p => p.Stroke == z.Stroke).Select(p => p.Time.Batch).DefaultIfEmpty(1).First()
+                    )),
+            ];
         double? firstAt = first.Count == 0 ? null : first.Min(w => w.Latest);
-        return new RunStand(actual, now, begun.Count, lastStroke is not null, Math.Round(behind, 1), [.. first.Select(w => w.Zone).Distinct()], firstAt,
-            Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone).Distinct()], firstAt, line, reserve));
+        return new RunStand(
+            actual,
+            now,
+            begun.Count,
+            lastStroke is not null,
+            Math.Round(behind, 1),
+            [.. first.Select(w => w.Zone).Distinct()],
+            firstAt,
+            Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone).Distinct()], firstAt, line, reserve)
+        );
     }
 
     /// <summary>Begun strokes where they were begun; the rest in the order of the plan, at the speed she has shown so far.</summary>
-    private static List<(Stroke Stroke, double At)> Lanes(Schedule plan, IReadOnlyList<(Stroke Stroke, double At)> begun, double? lastStroke, double now, out double end)
+    private static List<(Stroke Stroke, double At)> Lanes(
+        Schedule plan,
+        IReadOnlyList<(Stroke Stroke, double At)> begun,
+        double? lastStroke,
+        double now,
+        out double end
+    )
     {
         var planned = plan.Strokes;
         double Planned(Stroke stroke)
@@ -88,7 +130,17 @@ public static class Run
     }
 
     private static string? Says(
-        Schedule actual, IReadOnlyList<(Stroke Stroke, double At)> begun, bool painted, double now, double shortened, double behind, IReadOnlyList<Zone> firstOff, double? firstAt, Line line, bool reserve)
+        Schedule actual,
+        IReadOnlyList<(Stroke Stroke, double At)> begun,
+        bool painted,
+        double now,
+        double shortened,
+        double behind,
+        IReadOnlyList<Zone> firstOff,
+        double? firstAt,
+        Line line,
+        bool reserve
+    )
     {
         if (begun.Count == 0)
         {
@@ -105,7 +157,9 @@ public static class Run
 
         if (painted && now >= actual.RinseAtMinutes.Value)
         {
-            return now - actual.RinseAtMinutes.Value < 1 ? "The time is up: rinse now." : $"The time has been up for {now - actual.RinseAtMinutes.Value:0} min: rinse now.";
+            return now - actual.RinseAtMinutes.Value < 1
+                ? "The time is up: rinse now."
+                : $"The time has been up for {now - actual.RinseAtMinutes.Value:0} min: rinse now.";
         }
 
         if (!painted)

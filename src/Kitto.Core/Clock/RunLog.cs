@@ -7,10 +7,13 @@ public enum RunWord
 {
     /// <summary>She starts now: gloves on, nothing mixed yet.</summary>
     Start,
+
     /// <summary>A step of the guide is begun.</summary>
     Step,
+
     /// <summary>The step was tapped by mistake and is taken back.</summary>
     Back,
+
     /// <summary>It is over: all is rinsed off, or she stopped before anything was on.</summary>
     End,
 }

@@ -17,9 +17,10 @@ public static class Timing
     private static readonly IReadOnlySet<Zone> None = new HashSet<Zone>();
 
     /// <summary>The time after the last stroke: the line's, or the one at which her strand came right, within the line's range (SA12).</summary>
-    public static Minutes Process(Reading reading, Line line) => reading.Client.StrandTest is { Result: StrandResult.Right, Minutes: { } right }
-        ? Minutes.Of(Math.Clamp(right, line.ProcessMin.Value, line.ProcessMax.Value))
-        : line.Process;
+    public static Minutes Process(Reading reading, Line line) =>
+        reading.Client.StrandTest is { Result: StrandResult.Right, Minutes: { } right }
+            ? Minutes.Of(Math.Clamp(right, line.ProcessMin.Value, line.ProcessMax.Value))
+            : line.Process;
 
     /// <summary>The same schedule with another time after the last stroke: the rinse and every contact move with it.</summary>
     public static Schedule Set(Schedule schedule, Minutes process)
@@ -34,26 +35,44 @@ public static class Timing
         };
     }
 
-    private static IReadOnlyList<ZoneTime> Moved(IReadOnlyList<ZoneTime> zones, double by) => [.. zones.Select(z => z with { ContactMinutes = Minutes.Of(Math.Max(0, z.ContactMinutes.Value + by)).Tenths() })];
+    private static IReadOnlyList<ZoneTime> Moved(IReadOnlyList<ZoneTime> zones, double by) =>
+        [.. zones.Select(z => z with { ContactMinutes = Minutes.Of(Math.Max(0, z.ContactMinutes.Value + by)).Tenths() })];
 
     /// <summary>Times one order.</summary>
     public static Schedule Of(PaintOrder order, Reading reading, Hands hands, Service service, Line line, House house, IReadOnlySet<Zone>? inTwo = null) =>
         Of(order, PaintOrders.Sequence(order, reading, house), reading, hands, service, line, house, inTwo ?? None, null);
 
     /// <summary>Times a path over the head.</summary>
-    private static Schedule Of(PaintOrder order, IReadOnlyList<Zone> path, Reading reading, Hands hands, Service service, Line line, House house, IReadOnlySet<Zone> inTwo, Minutes? timer)
+    private static Schedule Of(
+        PaintOrder order,
+        IReadOnlyList<Zone> path,
+        Reading reading,
+        Hands hands,
+        Service service,
+        Line line,
+        House house,
+        IReadOnlySet<Zone> inTwo,
+        Minutes? timer
+    )
     {
         double whole = Painting.WholeHead(hands, reading.Hair.Density, service, order);
         double process = (timer ?? Process(reading, line)).Value;
         var (strokes, paint) = Lay(path, whole, inTwo);
-        double rinse = house.Way<TimerStart>() == TimerStart.FirstStroke
-            ? Math.Max(process, paint + line.ProcessMin.Value)
-            : paint + process;
+        double rinse = house.Way<TimerStart>() == TimerStart.FirstStroke ? Math.Max(process, paint + line.ProcessMin.Value) : paint + process;
         // Contacts are differences of the shown times, so that they add up on the page.
-        Minutes shownRinse = Minutes.Of(rinse).Tenths(), shownPaint = Minutes.Of(paint).Tenths();
-        List<ZoneTime> Timed(bool scalp) => [.. strokes.Where(s => s.Stroke.Scalp == scalp).Select(s => (s.Stroke.Zone, Painted: Minutes.Of(s.At).Tenths()))
-            .Select(z => new ZoneTime(z.Zone, z.Painted, Minutes.Of(Math.Max(0, shownRinse.Value - z.Painted.Value)).Tenths(), 1))];
-        return new Schedule(order, shownPaint, Minutes.Of(Math.Max(0, shownRinse.Value - shownPaint.Value)).Tenths(), shownRinse, Timed(false), null) { Scalp = inTwo.Count > 0 ? Timed(true) : null };
+        Minutes shownRinse = Minutes.Of(rinse).Tenths(),
+            shownPaint = Minutes.Of(paint).Tenths();
+        List<ZoneTime> Timed(bool scalp) =>
+            [
+                .. strokes
+                    .Where(s => s.Stroke.Scalp == scalp)
+                    .Select(s => (s.Stroke.Zone, Painted: Minutes.Of(s.At).Tenths()))
+                    .Select(z => new ZoneTime(z.Zone, z.Painted, Minutes.Of(Math.Max(0, shownRinse.Value - z.Painted.Value)).Tenths(), 1)),
+            ];
+        return new Schedule(order, shownPaint, Minutes.Of(Math.Max(0, shownRinse.Value - shownPaint.Value)).Tenths(), shownRinse, Timed(false), null)
+        {
+            Scalp = inTwo.Count > 0 ? Timed(true) : null,
+        };
     }
 
     /// <summary>The best admissible order by weighted deviation from the windows, or the one the colourist wants; then the remedies that change least (clock).</summary>
@@ -68,7 +87,17 @@ public static class Timing
     /// <param name="inTwo">Zones that are painted in two turns (TM6); null: none.</param>
     /// <param name="timer">Time after the last stroke; null: the line's, or what her strand came right at.</param>
     public static Timed Choose(
-        Reading reading, Hands hands, Service service, Line line, double targetLevel, House house, ICollection<Because> why, PaintWish? own = null, IReadOnlySet<Zone>? inTwo = null, Minutes? timer = null)
+        Reading reading,
+        Hands hands,
+        Service service,
+        Line line,
+        double targetLevel,
+        House house,
+        ICollection<Because> why,
+        PaintWish? own = null,
+        IReadOnlySet<Zone>? inTwo = null,
+        Minutes? timer = null
+    )
     {
         var twice = inTwo ?? None;
         var (orders, reason) = PaintOrders.Admissible(reading, service, line, targetLevel, house);
@@ -79,14 +108,17 @@ public static class Timing
         }
 
         // How much is seen times minutes outside the window, over all zones.
-        double Off(Schedule s) => s.Zones.Sum(z => z.Zone.SeenWeight() * Math.Abs(windows[(int)z.Zone].Miss(z.ContactMinutes)))
+        double Off(Schedule s) =>
+            s.Zones.Sum(z => z.Zone.SeenWeight() * Math.Abs(windows[(int)z.Zone].Miss(z.ContactMinutes)))
             + (s.Scalp ?? []).Sum(z => z.Zone.SeenWeight() * Math.Abs(ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes)));
         Schedule Along(PaintOrder order, IReadOnlyList<Zone> path) => Of(order, path, reading, hands, service, line, house, twice, timer);
         var tried = orders.Select(o => Along(o, PaintOrders.Sequence(o, reading, house))).Select(s => (Schedule: s, Off: Off(s))).ToList();
         var (best, least) = tried.MinBy(s => Math.Round(s.Off, 9))!;
         if (own is null)
         {
-            string compared = string.Concat(tried.Where(s => s.Off > least + 1e-9).Select(s => $" {Sentence(s.Schedule.Order.Says())} would miss the contact times by more."));
+            string compared = string.Concat(
+                tried.Where(s => s.Off > least + 1e-9).Select(s => $" {Sentence(s.Schedule.Order.Says())} would miss the contact times by more.")
+            );
             why.Add(new Because("TM5", $"{Sentence(best.Order.Says())}: {reason}.{compared}", Topic.Clock));
         }
         else
@@ -95,8 +127,18 @@ public static class Timing
                 ? Along(PaintOrder.Own, [.. path.Where(z => reading.Zones[(int)z].Include), .. reading.Included.Select(z => z.Zone).Except(path)])
                 : Along(own.Order, PaintOrders.Sequence(own.Order, reading, house));
             double more = Off(wished) - least;
-            why.Add(new Because("TM5", $"{Sentence(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
-                + (Math.Abs(more) < .005 ? " Contact times are kept as well either way." : $" Yours misses the contact times by {Math.Abs(more):0.0#} weighted min {(more > 0 ? "more" : "less")}."), Topic.Clock));
+            why.Add(
+                new Because(
+                    "TM5",
+                    $"{Sentence(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
+                        + (
+                            Math.Abs(more) < .005
+                                ? " Contact times are kept as well either way."
+                                : $" Yours misses the contact times by {Math.Abs(more):0.0#} weighted min {(more > 0 ? "more" : "less")}."
+                        ),
+                    Topic.Clock
+                )
+            );
             best = wished;
         }
 
@@ -104,7 +146,13 @@ public static class Timing
 
         if (best.Scalp is { Count: > 0 } scalp)
         {
-            why.Add(new Because("TM6", $"The hair grown out is long: its grown stretch is painted first over the whole head, the scalp stretch from {scalp[0].PaintedAt} on, because the warm scalp goes faster.", Topic.Clock));
+            why.Add(
+                new Because(
+                    "TM6",
+                    $"The hair grown out is long: its grown stretch is painted first over the whole head, the scalp stretch from {scalp[0].PaintedAt} on, because the warm scalp goes faster.",
+                    Topic.Clock
+                )
+            );
         }
 
         double ScalpOver(ZoneTime z) => ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes);
@@ -113,7 +161,14 @@ public static class Timing
         var fitted = Shorten(best, reading, service, line);
         if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
         {
-            why.Add(new Because("TM8", $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, {(ForScalp(best) ? $"because the scalp stretch is warm and goes by the line's {line.Process}" : $"so that no zone has the colour on longer than {line.LongestContact}")}.", Topic.Clock, Times(fitted, line)));
+            why.Add(
+                new Because(
+                    "TM8",
+                    $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, {(ForScalp(best) ? $"because the scalp stretch is warm and goes by the line's {line.Process}" : $"so that no zone has the colour on longer than {line.LongestContact}")}.",
+                    Topic.Clock,
+                    Times(fitted, line)
+                )
+            );
         }
         else if (house.Way<TimerStart>() == TimerStart.FirstStroke)
         {
@@ -121,12 +176,25 @@ public static class Timing
         }
         else
         {
-            why.Add(new Because("TM2", $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(timer is { } quick ? $"no longer than {quick}, watched on a wiped strand" : Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.", Topic.Clock, Times(fitted, line)));
+            why.Add(
+                new Because(
+                    "TM2",
+                    $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(timer is { } quick ? $"no longer than {quick}, watched on a wiped strand" : Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.",
+                    Topic.Clock,
+                    Times(fitted, line)
+                )
+            );
         }
 
         if (fitted.Scalp is { } warm && warm.MaxBy(ScalpOver) is { } worst && ScalpOver(worst) > 0)
         {
-            why.Add(new Because("TM6", $"The scalp stretch of the {worst.Zone.Facts().Says} has the colour on for {worst.ContactMinutes}, {Minutes.Of(ScalpOver(worst)).Tenths()} more than it should: quicker hands, or fewer zones at a time, make it less.", Topic.Attention));
+            why.Add(
+                new Because(
+                    "TM6",
+                    $"The scalp stretch of the {worst.Zone.Facts().Says} has the colour on for {worst.ContactMinutes}, {Minutes.Of(ScalpOver(worst)).Tenths()} more than it should: quicker hands, or fewer zones at a time, make it less.",
+                    Topic.Attention
+                )
+            );
         }
 
         foreach (var zone in fitted.Zones)
@@ -134,11 +202,23 @@ public static class Timing
             double miss = windows[(int)zone.Zone].Miss(zone.ContactMinutes);
             if (miss > 0)
             {
-                why.Add(new Because("TM8", $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may.", Topic.Clock));
+                why.Add(
+                    new Because(
+                        "TM8",
+                        $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may.",
+                        Topic.Clock
+                    )
+                );
             }
             else if (miss < 0)
             {
-                why.Add(new Because("TM1", $"The {zone.Zone.Facts().Says} gets {zone.ContactMinutes}, {Minutes.Of(-miss)} short of what its hair wants.", Topic.Clock));
+                why.Add(
+                    new Because(
+                        "TM1",
+                        $"The {zone.Zone.Facts().Says} gets {zone.ContactMinutes}, {Minutes.Of(-miss)} short of what its hair wants.",
+                        Topic.Clock
+                    )
+                );
             }
         }
 
@@ -147,17 +227,29 @@ public static class Timing
             var remedies = Remedies.Of(fitted, reading, hands, service, line, house);
             fitted = fitted with { Remedies = remedies };
             var first = remedies.FirstOrDefault(r => r.Fits);
-            why.Add(first is null && fitted.Zones.All(z => windows[(int)z.Zone].Miss(z.ContactMinutes) <= 0)
-                ? new Because("TM6", "Only the scalp stretch is over its time; it is rinsed where it was painted first as soon as the timer ends.", Topic.Clock)
+            why.Add(
+                first is null && fitted.Zones.All(z => windows[(int)z.Zone].Miss(z.ContactMinutes) <= 0)
+                    ? new Because(
+                        "TM6",
+                        "Only the scalp stretch is over its time; it is rinsed where it was painted first as soon as the timer ends.",
+                        Topic.Clock
+                    )
                 : first is null
-                ? new Because("TM8", "Nothing that was tried brings every zone within its longest time: fewer zones, or the chair.", Topic.Clock)
-                : new Because(first.Rule, first.Says, Topic.Clock));
+                    ? new Because("TM8", "Nothing that was tried brings every zone within its longest time: fewer zones, or the chair.", Topic.Clock)
+                : new Because(first.Rule, first.Says, Topic.Clock)
+            );
         }
 
         var batches = Batch(fitted, line);
         if (batches.Count > 1)
         {
-            why.Add(new Because("AP8", $"A mix works for {line.WorkingLife}; painting takes {fitted.PaintMinutes}. So {batches.Count} bowls are mixed, the next one when the first is on, {(fitted.Scalp is null ? $"cut after the {batches[0][^1].Zone.Facts().Says}" : $"cut after {Zones.Turn(batches[0][^1])}")}.", Topic.Clock));
+            why.Add(
+                new Because(
+                    "AP8",
+                    $"A mix works for {line.WorkingLife}; painting takes {fitted.PaintMinutes}. So {batches.Count} bowls are mixed, the next one when the first is on, {(fitted.Scalp is null ? $"cut after the {batches[0][^1].Zone.Facts().Says}" : $"cut after {Zones.Turn(batches[0][^1])}")}.",
+                    Topic.Clock
+                )
+            );
         }
 
         IReadOnlyList<ZoneTime> Numbered(IReadOnlyList<ZoneTime> zones, bool second) =>
@@ -179,17 +271,25 @@ public static class Timing
     /// <summary>Strokes by bowl: each is painted while its mix still works, and the cuts lie as evenly as they can; a second turn is a bowl of its own where one does not reach over both.</summary>
     private static List<IReadOnlyList<Stroke>> Batch(Schedule schedule, Line line)
     {
-        double life = line.WorkingLife.Value - Values.SpareMinutes, total = schedule.PaintMinutes.Value;
+        double life = line.WorkingLife.Value - Values.SpareMinutes,
+            total = schedule.PaintMinutes.Value;
         var strokes = schedule.Strokes;
         if (total <= life || strokes.Count < 2)
         {
-            return [[.. strokes.Select(s => s.Stroke)]];
+            return
+            [
+                [.. strokes.Select(s => s.Stroke)],
+            ];
         }
 
         int turn = schedule.Scalp is null ? 0 : strokes.TakeWhile(s => !s.Stroke.Scalp && schedule.InTwo(s.Stroke.Zone)).Count();
         if (turn > 0 && total - strokes[turn].Time.PaintedAt.Value <= life && strokes[turn].Time.PaintedAt.Value <= life)
         {
-            return [[.. strokes.Take(turn).Select(s => s.Stroke)], [.. strokes.Skip(turn).Select(s => s.Stroke)]];
+            return
+            [
+                [.. strokes.Take(turn).Select(s => s.Stroke)],
+                [.. strokes.Skip(turn).Select(s => s.Stroke)],
+            ];
         }
 
         int bowls = Math.Min(3, (int)Math.Ceiling(total / life - 1e-9));
@@ -197,12 +297,21 @@ public static class Timing
         for (int b = 1; b < bowls; b++)
         {
             double even = total * b / bowls;
-            var later = strokes.Select((s, i) => (At: s.Time.PaintedAt.Value, Index: i)).Where(c => c.Index > cuts[^1] && c.Index <= strokes.Count - (bowls - b)).ToList();
+            var later = strokes
+                .Select((s, i) => (At: s.Time.PaintedAt.Value, Index: i))
+                .Where(c => c.Index > cuts[^1] && c.Index <= strokes.Count - (bowls - b))
+                .ToList();
             var fits = later.Where(c => c.At - strokes[cuts[^1]].Time.PaintedAt.Value <= life && total - c.At <= life * (bowls - b)).ToList();
             cuts.Add((fits.Count > 0 ? fits : later).MinBy(c => Math.Abs(c.At - even)).Index);
         }
 
-        return [.. cuts.Append(strokes.Count).Zip(cuts.Skip(1).Append(strokes.Count)).Take(bowls).Select(c => (IReadOnlyList<Stroke>)[.. strokes.Skip(c.First).Take(c.Second - c.First).Select(s => s.Stroke)])];
+        return
+        [
+            .. cuts.Append(strokes.Count)
+                .Zip(cuts.Skip(1).Append(strokes.Count))
+                .Take(bowls)
+                .Select(c => (IReadOnlyList<Stroke>)[.. strokes.Skip(c.First).Take(c.Second - c.First).Select(s => s.Stroke)]),
+        ];
     }
 
     /// <summary>When each stroke begins: one turn over the head, or the long grown hair first and the scalp stretch, with all that is short, after it (TM6).</summary>
@@ -230,10 +339,14 @@ public static class Timing
     }
 
     private static IReadOnlyList<Used> Times(Schedule s, Line line) =>
-    [
-        new("first to last stroke", s.PaintMinutes.Value, "min"), new("after the last stroke", s.ProcessMinutes.Value, "min"), new("the line's shortest", line.ProcessMin.Value, "min"),
-        new("its longest", line.ProcessMax.Value, "min"), new("longest contact", line.LongestContact.Value, "min"), new("rinse", s.RinseAtMinutes.Value, "min"),
-    ];
+        [
+            new("first to last stroke", s.PaintMinutes.Value, "min"),
+            new("after the last stroke", s.ProcessMinutes.Value, "min"),
+            new("the line's shortest", line.ProcessMin.Value, "min"),
+            new("its longest", line.ProcessMax.Value, "min"),
+            new("longest contact", line.LongestContact.Value, "min"),
+            new("rinse", s.RinseAtMinutes.Value, "min"),
+        ];
 
     private static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..];
 }

@@ -16,9 +16,20 @@ namespace Kitto.Core.Colour;
 /// <param name="White">The white fibre as the dye meets it.</param>
 /// <param name="Pigmented">The pigmented fibre as the dye meets it, after lift.</param>
 /// <param name="Lifts">Levels that it was lifted.</param>
-public sealed record Spot(Zone? Zone, Stretch Stretch, double Weight, Share Grey, double WhiteTakes, double PigmentTakes, Fibre White, Fibre Pigmented, double Lifts)
+public sealed record Spot(
+    Zone? Zone,
+    Stretch Stretch,
+    double Weight,
+    Share Grey,
+    double WhiteTakes,
+    double PigmentTakes,
+    Fibre White,
+    Fibre Pigmented,
+    double Lifts
+)
 {
-    private readonly double[] white = White.Absorption(), pigment = Pigmented.Absorption();
+    private readonly double[] white = White.Absorption(),
+        pigment = Pigmented.Absorption();
     private readonly double[]? warmth = Pigmented.Lightened ? Pigmented.Warmth() : null;
 
     /// <summary>Deeper than this L* no mix may take it (SV14); null where nothing forbids it.</summary>
@@ -36,7 +47,11 @@ public sealed record Spot(Zone? Zone, Stretch Stretch, double Weight, Share Grey
         double grey = Grey.Value;
         var one = grey > 0 ? Fibre.Look(white, onWhite * WhiteTakes) : default;
         var other = grey < 1 ? Fibre.Look(pigment, onPigment * PigmentTakes, warmth) : default;
-        return new Seen(Lab.From(one * grey + other * (1 - grey), Colour.Light.White), grey > 0 ? Lab.From(one, Colour.Light.White) : null, grey < 1 ? Lab.From(other, Colour.Light.White) : null);
+        return new Seen(
+            Lab.From(one * grey + other * (1 - grey), Colour.Light.White),
+            grey > 0 ? Lab.From(one, Colour.Light.White) : null,
+            grey < 1 ? Lab.From(other, Colour.Light.White) : null
+        );
     }
 }
 
@@ -66,11 +81,20 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
     /// <param name="softened">Whether resistant white is softened first (AP9).</param>
     /// <param name="residual">This client's own.</param>
     /// <param name="before">What an earlier formula made of the same hair; null where this is the first.</param>
-    internal static ApplicationTarget Of(FormulaPlan formula, int at, StrandPlan plan, Reading reading, bool softened, Lab residual, (ApplicationTarget ApplicationTarget, Mixture Mix)? before = null)
+    internal static ApplicationTarget Of(
+        FormulaPlan formula,
+        int at,
+        StrandPlan plan,
+        Reading reading,
+        bool softened,
+        Lab residual,
+        (ApplicationTarget ApplicationTarget, Mixture Mix)? before = null
+    )
     {
         var spots = new List<Spot>();
         var rows = plan.Of(at).ToList();
-        double seen = plan.ZonesOf(at).Sum(z => z.SeenWeight()), levels = Kinetics.Levels(formula.Line, formula.Developer);
+        double seen = plan.ZonesOf(at).Sum(z => z.SeenWeight()),
+            levels = Kinetics.Levels(formula.Line, formula.Developer);
         foreach (var zone in rows.Where(r => r.Regrowth).GroupBy(r => r.Zone))
         {
             double length = zone.Sum(r => r.Centimetres);
@@ -92,7 +116,11 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
         var past = rows.Where(r => !r.Regrowth && (tail > 0 || r.Does != Does.PullThrough)).GroupBy(r => (r.Stretch, r.Turn)).ToList();
         // A gloss counts where it is aimed at; what it is only combed through counts for nothing but what it may not spoil (SV14).
         var aimed = past.Where(p => p.Key.Turn != Turn.Last).ToList();
-        double roots = spots.Count == 0 ? 0 : formula.Use == FormulaPlan.Shadow ? 1 - tail : aimed.Count == 0 ? 1 : .5;
+        double roots =
+            spots.Count == 0 ? 0
+            : formula.Use == FormulaPlan.Shadow ? 1 - tail
+            : aimed.Count == 0 ? 1
+            : .5;
         if (formula.Use != FormulaPlan.Shadow && roots < 1)
         {
             spots = [.. spots.Select(s => s with { Weight = s.Weight * roots })];
@@ -104,22 +132,43 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
             spots.Add(OfPast(stretch.Key.Stretch, [.. stretch], weight, formula, reading, 1));
         }
 
-        return new ApplicationTarget(formula.Line, formula.Developer, [.. spots.OrderByDescending(s => s.Regrowth).ThenByDescending(s => s.Weight)], formula.Wish.Target, residual);
+        return new ApplicationTarget(
+            formula.Line,
+            formula.Developer,
+            [.. spots.OrderByDescending(s => s.Regrowth).ThenByDescending(s => s.Weight)],
+            formula.Wish.Target,
+            residual
+        );
     }
 
     /// <summary>The hair a pulled-through root mix meets past the line: it is old by then and works half as strongly, with conditioner a quarter (SV9).</summary>
     internal static ApplicationTarget Pulled(FormulaPlan formula, StrandPlan plan, Reading reading, Lab residual)
     {
         var rows = plan.Rows.Where(r => r.Does == Does.PullThrough).GroupBy(r => r.Stretch).ToList();
-        return new ApplicationTarget(formula.Line, formula.Developer,
-            [.. rows.Select(r => OfPast(r.Key, [.. r], Part(r.Key, [.. rows.Select(x => x.Key)]), formula, reading, plan.Diluted ? Kinetics.Old / 2 : Kinetics.Old))], formula.Wish.Target, residual);
+        return new ApplicationTarget(
+            formula.Line,
+            formula.Developer,
+            [
+                .. rows.Select(r =>
+                    OfPast(r.Key, [.. r], Part(r.Key, [.. rows.Select(x => x.Key)]), formula, reading, plan.Diluted ? Kinetics.Old / 2 : Kinetics.Old)
+                ),
+            ],
+            formula.Wish.Target,
+            residual
+        );
     }
 
     /// <summary>Stretches side by side, all alike in weight, for the line's own time: for a first look at what one mix can do.</summary>
     internal static ApplicationTarget OfStates(IReadOnlyList<HairState> states, Reading reading, FormulaPlan formula)
     {
         double takes = Kinetics.Taken(formula.Line.Process, formula.Line) * Kinetics.Takes(reading.Hair.Porosity);
-        return new ApplicationTarget(formula.Line, formula.Developer, [.. states.Select(s => new Spot(null, Stretch.Lengths, 1.0 / states.Count, s.Grey, takes, takes, Fibre.White, s.Fibre, 0))], formula.Wish.Target, default);
+        return new ApplicationTarget(
+            formula.Line,
+            formula.Developer,
+            [.. states.Select(s => new Spot(null, Stretch.Lengths, 1.0 / states.Count, s.Grey, takes, takes, Fibre.White, s.Fibre, 0))],
+            formula.Wish.Target,
+            default
+        );
     }
 
     /// <summary>How much a shadow's tail counts beside the regrowth: by how much is painted there, at half the coat, and never more than the roots (ours).</summary>
@@ -127,24 +176,44 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
     {
         double painted = rows.Where(r => r.Regrowth).Sum(r => r.Zone.SeenWeight() * r.Centimetres);
         double tail = rows.Where(r => r.Does == Does.Blend).Sum(r => r.Zone.SeenWeight() * Use.TailCoat * r.Centimetres);
-        return tail == 0 ? 0 : painted == 0 ? 1 : Math.Min(.5, tail / (tail + painted));
+        return tail == 0 ? 0
+            : painted == 0 ? 1
+            : Math.Min(.5, tail / (tail + painted));
     }
 
     /// <summary>How much a stretch counts among those past the line: a band as much as all the rest (RD11), the ends a third of the lengths (ours).</summary>
     private static double Part(Stretch stretch, IReadOnlyList<Stretch> all)
     {
-        double Of(Stretch s) => s switch { Stretch.Band => all.Count > 1 ? 4 : 1, Stretch.Lengths => 3, _ => 1 };
+        double Of(Stretch s) =>
+            s switch
+            {
+                Stretch.Band => all.Count > 1 ? 4 : 1,
+                Stretch.Lengths => 3,
+                _ => 1,
+            };
         double whole = all.Distinct().Sum(Of);
         return whole == 0 ? 0 : Of(stretch) / whole;
     }
 
-    private static Spot OfRoot(IReadOnlyList<StrandRow> rows, double weight, FormulaPlan formula, Reading reading, double levels, bool softened, (ApplicationTarget ApplicationTarget, Mixture Mix)? before)
+    private static Spot OfRoot(
+        IReadOnlyList<StrandRow> rows,
+        double weight,
+        FormulaPlan formula,
+        Reading reading,
+        double levels,
+        bool softened,
+        (ApplicationTarget ApplicationTarget, Mixture Mix)? before
+    )
     {
         var row = rows[0];
         var (read, state, contact) = (reading.Zones[(int)row.Zone], HairState.Of(reading, row.Zone, row.Stretch), row.ContactMinutes ?? Minutes.Of(0));
         double takes = Kinetics.Taken(contact, formula.Line) * Kinetics.Takes(reading.Hair.Porosity) * (formula.Dilutes ? .5 : 1);
-        double stubborn = !read.Resistant ? 1 : softened ? Kinetics.Softened : Kinetics.Resistant, length = rows.Sum(r => r.Centimetres);
-        double ready = length > 0 ? rows.Sum(r => r.Centimetres * Kinetics.LiftOf(row.Zone, read, r.Stretch)) / length : Kinetics.LiftOf(row.Zone, read, row.Stretch);
+        double stubborn = !read.Resistant ? 1
+            : softened ? Kinetics.Softened
+            : Kinetics.Resistant,
+            length = rows.Sum(r => r.Centimetres);
+        double ready =
+            length > 0 ? rows.Sum(r => r.Centimetres * Kinetics.LiftOf(row.Zone, read, r.Stretch)) / length : Kinetics.LiftOf(row.Zone, read, row.Stretch);
         double lifted = state.Kind != HairKind.Natural ? 0 : levels * Kinetics.LiftReached(contact, formula.Line) * ready;
         var (white, pigmented) = (Fibre.White, lifted > 0 ? Melanin.Lifted(state.Level.Value, lifted) : state.Fibre);
         if (before is { } done && done.ApplicationTarget.In(row) is { } at)
@@ -183,12 +252,21 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
         // Lightened ends are a step more porous than the rest (RD7).
         double porous = stretch == Stretch.Ends && state.Kind == HairKind.Lightened ? Kinetics.Takes(Porosity.High) : 1;
         double takes = Math.Min(1, Kinetics.Taken(contact, formula.Line) * Kinetics.Takes(reading.Hair.Porosity) * porous) * works * (formula.Dilutes ? .5 : 1);
-        double lifted = state.Kind != HairKind.Natural ? 0 : Kinetics.Levels(formula.Line, formula.Developer) * Kinetics.LiftReached(contact, formula.Line) * Kinetics.LiftOf(reading.Hair.Texture);
+        double lifted =
+            state.Kind != HairKind.Natural
+                ? 0
+                : Kinetics.Levels(formula.Line, formula.Developer) * Kinetics.LiftReached(contact, formula.Line) * Kinetics.LiftOf(reading.Hair.Texture);
         var grey = Share.Of(Math.Clamp(Mean(r => HairState.Of(reading, r.Zone, stretch).Grey.Value), 0, 1));
         bool shadow = rows[0].Does == Does.Blend;
         return new Spot(null, stretch, weight, grey, takes, takes, Fibre.White, lifted > 0 ? Melanin.Lifted(state.Level.Value, lifted) : state.Fibre, lifted)
         {
-            Floor = shadow || stretch == Stretch.Band ? null : Dye.Look(Math.Max(1, (formula.Asked ? Math.Min(state.Level.Value, formula.Wish.Level.Value) : state.Level.Value) - Values.HalfLevel), formula.Wish.Tone).Lab.L,
+            Floor =
+                shadow || stretch == Stretch.Band
+                    ? null
+                    : Dye.Look(
+                        Math.Max(1, (formula.Asked ? Math.Min(state.Level.Value, formula.Wish.Level.Value) : state.Level.Value) - Values.HalfLevel),
+                        formula.Wish.Tone
+                    ).Lab.L,
         };
     }
 
@@ -210,7 +288,8 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
     public MixForecast Look(Mixture mix)
     {
         var seen = new Seen[Spots.Count];
-        double difference = 0, contrast = 0;
+        double difference = 0,
+            contrast = 0;
         for (int i = 0; i < seen.Length; i++)
         {
             var spot = Spots[i];
@@ -233,7 +312,8 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
 
     internal bool Spoils(Spot spot, in Seen seen) => seen.Blend.L + Residual.L < spot.Floor;
 
-    private static double Green(Spot spot, in Seen seen) => Math.Min(seen.Blend.A, spot.Grey.Value >= .1 && seen.White is { } white ? white.A : double.MaxValue);
+    private static double Green(Spot spot, in Seen seen) =>
+        Math.Min(seen.Blend.A, spot.Grey.Value >= .1 && seen.White is { } white ? white.A : double.MaxValue);
 
     /// <summary>dE00 of what is seen to the target, the client's own residual counted.</summary>
     internal double Miss(in Seen seen) => Difference2000.Between(seen.Blend + Residual, Target);

@@ -45,18 +45,19 @@ public static class Dye
     public const double WeakFactor = 1.08;
 
     /// <summary>Tone weights of a shade of a family, before its depth (tables).</summary>
-    public static Pigment Tone(Family family) => family switch
-    {
-        Family.N or Family.NN => default,
-        Family.AG => new(0, 1, 0, 0, 0, 0, 0),
-        Family.AB => new(0, 0, 1, 0, 0, 0, 0),
-        Family.V => new(0, 0, 0, 1, 0, 0, 0),
-        Family.R => new(0, 0, 0, 0, 1.3, 0, 0),
-        Family.C => new(0, 0, 0, 0, 0, 1.3, 0),
-        Family.G => new(0, 0, 0, 0, 0, 0, 1.2),
-        Family.B => new(0, 0, 0, .2, 0, 0, .3),
-        _ => throw new ArgumentOutOfRangeException(nameof(family)),
-    };
+    public static Pigment Tone(Family family) =>
+        family switch
+        {
+            Family.N or Family.NN => default,
+            Family.AG => new(0, 1, 0, 0, 0, 0, 0),
+            Family.AB => new(0, 0, 1, 0, 0, 0, 0),
+            Family.V => new(0, 0, 0, 1, 0, 0, 0),
+            Family.R => new(0, 0, 0, 0, 1.3, 0, 0),
+            Family.C => new(0, 0, 0, 0, 0, 1.3, 0),
+            Family.G => new(0, 0, 0, 0, 0, 0, 1.2),
+            Family.B => new(0, 0, 0, .2, 0, 0, .3),
+            _ => throw new ArgumentOutOfRangeException(nameof(family)),
+        };
 
     /// <summary>How strongly a kind of colour deposits.</summary>
     public static double Strength(LineKind kind, Family? family, Volume developer)
@@ -87,9 +88,12 @@ public static class Dye
     /// <summary>Lightened hair of a level and a tone: gold, copper or red on it is the warmth that lightening left (SH2), any other tone is on it as dye.</summary>
     public static Fibre Lightened(double level, Tone tone)
     {
-        double warm = tone.Families.Count(Warm) / (double)tone.Families.Count, depth = Melanin.Of(level);
+        double warm = tone.Families.Count(Warm) / (double)tone.Families.Count,
+            depth = Melanin.Of(level);
         var ground = Melanin.Warmed(level, warm);
-        var dye = tone.Families.Where(f => !Warm(f)).Aggregate(Pigment.OfDepth(ground.Melanin), (sum, f) => sum + Band(f) * (depth * LookTone / tone.Families.Count));
+        var dye = tone
+            .Families.Where(f => !Warm(f))
+            .Aggregate(Pigment.OfDepth(ground.Melanin), (sum, f) => sum + Band(f) * (depth * LookTone / tone.Families.Count));
         return ground with { Melanin = 0, Dye = dye, Lightened = true };
     }
 

@@ -12,13 +12,14 @@ public static class Fading
     public const double OfTone = 0.8;
 
     /// <summary>Half-life of the depth on pigmented hair, weeks.</summary>
-    public static double HalfLifeWeeks(LineKind kind) => kind switch
-    {
-        LineKind.Permanent or LineKind.HighLift or LineKind.Lightener => 32,
-        LineKind.Demi => 12,
-        LineKind.Gloss => 6.7,
-        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
-    };
+    public static double HalfLifeWeeks(LineKind kind) =>
+        kind switch
+        {
+            LineKind.Permanent or LineKind.HighLift or LineKind.Lightener => 32,
+            LineKind.Demi => 12,
+            LineKind.Gloss => 6.7,
+            _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+        };
 
     /// <summary>What is left of a dye.</summary>
     /// <param name="dye">As it was put on.</param>
@@ -28,7 +29,8 @@ public static class Fading
     public static Pigment After(Pigment dye, LineKind kind, double weeks, bool white)
     {
         double half = HalfLifeWeeks(kind) * (white ? OnWhite : 1);
-        double gone = weeks / half, toneGone = gone / OfTone;
+        double gone = weeks / half,
+            toneGone = gone / OfTone;
         return dye.Faded(Math.Pow(.5, gone * gone), Math.Pow(.5, toneGone * toneGone));
     }
 }

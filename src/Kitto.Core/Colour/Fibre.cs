@@ -41,7 +41,12 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     /// <summary>The rise of the residue's edge, before it is put in its place.</summary>
     private static readonly double[] Rise = Light.PerBand(nm => Math.Exp(nm / ResidueEdgeNm));
 
-    internal static readonly double[] Green = Band(655, 45), Blue = Band(605, 40), Violet = Band(570, 35), Red = Band(520, 38), Copper = Band(480, 35), Gold = Band(445, 32);
+    internal static readonly double[] Green = Band(655, 45),
+        Blue = Band(605, 40),
+        Violet = Band(570, 35),
+        Red = Band(520, 38),
+        Copper = Band(480, 35),
+        Gold = Band(445, 32);
 
     /// <summary>What it looks like.</summary>
     public Lab Lab => Lab.From(Look(), Light.White);
@@ -86,7 +91,9 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     /// <summary>The light sent back by an absorption with a dye added to it; the warmth in it, where there is any, gives way to the dye by what that covers.</summary>
     internal static Xyz Look(double[] absorption, in Pigment dye, double[]? warmth = null)
     {
-        Vector512<double> x = default, y = default, z = default;
+        Vector512<double> x = default,
+            y = default,
+            z = default;
         double gone = Math.Min(1, dye.Covers);
         for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
         {
@@ -103,7 +110,8 @@ public readonly record struct Fibre(double Melanin, double Residue, double CutNm
     /// <summary>The luminance alone with so much more melanin, less the surface's own, and how fast it falls as the square root of that melanin grows.</summary>
     internal static (double Luminance, double Slope) Darkened(double[] absorption, double root)
     {
-        Vector512<double> y = Vector512<double>.Zero, fall = y;
+        Vector512<double> y = Vector512<double>.Zero,
+            fall = y;
         for (int i = 0; i < Light.Width; i += Vector512<double>.Count)
         {
             var sigma = Vector512.MultiplyAddEstimate(At(Depth, i), Vector512.Create(root * root), At(absorption, i));

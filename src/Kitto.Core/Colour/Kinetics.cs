@@ -35,13 +35,14 @@ public static class Kinetics
     public static double LiftReached(Minutes contact, Line line) => Course(contact, line, 3.5);
 
     /// <summary>How well hair takes dye (RD7).</summary>
-    public static double Takes(Porosity porosity) => porosity switch
-    {
-        Porosity.Low => .85,
-        Porosity.Normal => 1,
-        Porosity.High => 1.15,
-        _ => throw new ArgumentOutOfRangeException(nameof(porosity)),
-    };
+    public static double Takes(Porosity porosity) =>
+        porosity switch
+        {
+            Porosity.Low => .85,
+            Porosity.Normal => 1,
+            Porosity.High => 1.15,
+            _ => throw new ArgumentOutOfRangeException(nameof(porosity)),
+        };
 
     /// <summary>Levels a mix lifts virgin pigment in its full time on medium hair; demi and gloss lift nothing.</summary>
     public static double Levels(Line line, Volume developer)
@@ -78,13 +79,14 @@ public static class Kinetics
     }
 
     /// <summary>How readily a texture lifts (RD7).</summary>
-    public static double LiftOf(Texture texture) => texture switch
-    {
-        Texture.Fine => 1.25,
-        Texture.Medium => 1,
-        Texture.Coarse => .8,
-        _ => throw new ArgumentOutOfRangeException(nameof(texture)),
-    };
+    public static double LiftOf(Texture texture) =>
+        texture switch
+        {
+            Texture.Fine => 1.25,
+            Texture.Medium => 1,
+            Texture.Coarse => .8,
+            _ => throw new ArgumentOutOfRangeException(nameof(texture)),
+        };
 
     private static double Course(Minutes contact, Line line, double rate) =>
         AtFullTime * (1 - Math.Exp(-rate * contact.Value / line.Process.Value)) / (1 - Math.Exp(-rate));

@@ -6,7 +6,8 @@ namespace Kitto.Core.Colour;
 /// <param name="B">b*.</param>
 public readonly record struct Lab(double L, double A, double B)
 {
-    private const double Knee = 216.0 / 24389, Slope = 24389.0 / 27;
+    private const double Knee = 216.0 / 24389,
+        Slope = 24389.0 / 27;
 
     /// <summary>Chroma, the distance from grey.</summary>
     public double Chroma => Math.Sqrt(A * A + B * B);
@@ -17,14 +18,18 @@ public readonly record struct Lab(double L, double A, double B)
     /// <summary>From tristimulus values, against a white.</summary>
     public static Lab From(Xyz colour, Xyz white)
     {
-        double x = Root(colour.X / white.X), y = Root(colour.Y / white.Y), z = Root(colour.Z / white.Z);
+        double x = Root(colour.X / white.X),
+            y = Root(colour.Y / white.Y),
+            z = Root(colour.Z / white.Z);
         return new Lab(116 * y - 16, 500 * (x - y), 200 * (y - z));
     }
 
     /// <summary>Back to tristimulus values, against a white.</summary>
     public Xyz ToXyz(Xyz white)
     {
-        double y = (L + 16) / 116, x = y + A / 500, z = y - B / 200;
+        double y = (L + 16) / 116,
+            x = y + A / 500,
+            z = y - B / 200;
         return new Xyz(white.X * Cube(x), white.Y * Cube(y), white.Z * Cube(z));
     }
 

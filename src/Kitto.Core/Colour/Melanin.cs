@@ -13,7 +13,8 @@ public static class Melanin
     private const double ResiduePower = 1.35;
 
     /// <summary>Warm residue by the level reached, 3 to 10: how much, and where it stops, nm (ours; gives the undertones of SH2).</summary>
-    private static readonly double[] Warm = [.45, .40, .33, .25, .17, .10, .05, .02], Cut = [552, 546, 540, 532, 522, 510, 496, 480];
+    private static readonly double[] Warm = [.45, .40, .33, .25, .17, .10, .05, .02],
+        Cut = [552, 546, 540, 532, 522, 510, 496, 480];
 
     /// <summary>ln of the melanin of levels 1 to 12; 11 and 12 carry on from 9 and 10.</summary>
     private static readonly double[] LnMelanin = Solve();
@@ -44,7 +45,8 @@ public static class Melanin
     {
         double at = Math.Clamp(reached, 3, 10) - 3;
         var warm = new Fibre(0, Between(Warm, at) * residue, Between(Cut, at), default);
-        double natural = Of(reached), near = natural - warm.Residue / (1 + Math.Exp((555 - warm.CutNm) / Fibre.ResidueEdgeNm));
+        double natural = Of(reached),
+            near = natural - warm.Residue / (1 + Math.Exp((555 - warm.CutNm) / Fibre.ResidueEdgeNm));
         return warm with { Melanin = Match(warm, Fibre.Darkened(Fibre.Keratin, Math.Sqrt(natural)).Luminance, Math.Max(1e-4, near)) };
     }
 

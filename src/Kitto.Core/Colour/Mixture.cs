@@ -5,7 +5,8 @@ namespace Kitto.Core.Colour;
 /// <summary>A mix as dye: the weighted mean of what its parts deposit. The order in which parts are named does not matter.</summary>
 public sealed class Mixture
 {
-    private readonly (Colourant Colourant, double Share)[] shades, concentrates;
+    private readonly (Colourant Colourant, double Share)[] shades,
+        concentrates;
 
     /// <summary>A mix of a line's shades.</summary>
     /// <param name="line">The line.</param>
@@ -29,7 +30,8 @@ public sealed class Mixture
     public Pigment On(in Fibre fibre)
     {
         var sum = default(Pigment);
-        double depth = 0, rest = 0;
+        double depth = 0,
+            rest = 0;
         foreach (var (colourant, share) in shades)
         {
             sum += colourant.On(fibre) * share;
@@ -49,13 +51,13 @@ public sealed class Mixture
 /// <summary>One shade as it works in a line with a developer.</summary>
 internal sealed class Colourant
 {
-    private readonly double melanin, covers;
-    private readonly Pigment depth, tone;
+    private readonly double melanin,
+        covers;
+    private readonly Pigment depth,
+        tone;
 
     public Colourant(ShadeOf shade, Line line, Volume developer)
-        : this(shade, Dye.Strength(line.Kind, shade.Family, developer), line.Kind == LineKind.Gloss)
-    {
-    }
+        : this(shade, Dye.Strength(line.Kind, shade.Family, developer), line.Kind == LineKind.Gloss) { }
 
     public Colourant(ShadeOf shade, double strength, bool toner = false)
     {
@@ -87,7 +89,8 @@ internal sealed class Colourant
         }
 
         var (held, fill, toneFill) = Fills(fibre);
-        double ratio = held / melanin, kept = ratio <= 1 ? 1 - toneFill * ratio : (1 - toneFill) / ratio;
+        double ratio = held / melanin,
+            kept = ratio <= 1 ? 1 - toneFill * ratio : (1 - toneFill) / ratio;
         var sum = depth * (1 - fill * Math.Min(1, ratio)) + tone * kept;
         return fibre.Lightened ? sum.Covering(covers * Math.Min(1, Dye.CoversTo / ratio)) : sum;
     }
@@ -102,7 +105,8 @@ internal sealed class Colourant
     /// <summary>The depth a fibre already holds (SH8), 0 on white hair, and how much of depth and tone it holds back: by natural pigment, by dye, each by its part.</summary>
     private static (double Held, double Depth, double Tone) Fills(in Fibre fibre)
     {
-        double dyed = fibre.Dye.Depth, held = fibre.Melanin + dyed;
+        double dyed = fibre.Dye.Depth,
+            held = fibre.Melanin + dyed;
         if (held <= 0)
         {
             return default;

@@ -9,10 +9,11 @@ public static class Swatch
     public const double Concentrate = 0.5;
 
     /// <summary>The colour it is drawn in.</summary>
-    public static Lab Of(ShadeOf shade) => shade switch
-    {
-        { Concentrate: true } => (Fibre.White with { Dye = Dye.Band(shade.Family!.Value) * Concentrate }).Lab,
-        { Level: 0 } => Fibre.White.Lab,
-        _ => Dye.Look(shade.Level, new Tone(shade.Family!.Value)).Lab,
-    };
+    public static Lab Of(ShadeOf shade) =>
+        shade switch
+        {
+            { Concentrate: true } => (Fibre.White with { Dye = Dye.Band(shade.Family!.Value) * Concentrate }).Lab,
+            { Level: 0 } => Fibre.White.Lab,
+            _ => Dye.Look(shade.Level, new Tone(shade.Family!.Value)).Lab,
+        };
 }

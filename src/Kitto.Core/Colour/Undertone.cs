@@ -4,18 +4,19 @@ namespace Kitto.Core.Colour;
 public static class Undertone
 {
     /// <summary>By the level reached, 1 to 12.</summary>
-    public static string At(double level) => Math.Round(level) switch
-    {
-        <= 2 => "dark red-brown",
-        3 => "red-brown",
-        4 => "red",
-        5 => "red-orange",
-        6 => "orange",
-        7 => "yellow-orange",
-        8 => "yellow-gold",
-        9 => "yellow",
-        _ => "pale yellow",
-    };
+    public static string At(double level) =>
+        Math.Round(level) switch
+        {
+            <= 2 => "dark red-brown",
+            3 => "red-brown",
+            4 => "red",
+            5 => "red-orange",
+            6 => "orange",
+            7 => "yellow-orange",
+            8 => "yellow-gold",
+            9 => "yellow",
+            _ => "pale yellow",
+        };
 
     /// <summary>By the lightness of the lifted hair: the level of the natural ladder nearest to it.</summary>
     /// <param name="lightness">L*, 0 to 100.</param>

@@ -27,7 +27,17 @@ public static class Compare
         var rows = new List<Compared>();
         void Row(string what, Topic about, Func<Prescription, string?> of) => rows.Add(new Compared(what, of(then) ?? None, of(now) ?? None, about));
 
-        Row("decision", Topic.Decision, p => p.Decision switch { Decision.Kit => "a kit", Decision.Salon => "only in the salon", _ => "no colour" });
+        Row(
+            "decision",
+            Topic.Decision,
+            p =>
+                p.Decision switch
+                {
+                    Decision.Kit => "a kit",
+                    Decision.Salon => "only in the salon",
+                    _ => "no colour",
+                }
+        );
         foreach (string use in then.Formulas.Concat(now.Formulas).Select(f => f.Use).Distinct())
         {
             Formula? Of(Prescription p) => p.Formulas.FirstOrDefault(f => f.Use == use);
@@ -35,7 +45,11 @@ public static class Compare
             Row($"{use}, line and ratio", Topic.Shade, p => Of(p) is { } f ? $"{f.Line}, {f.Ratio}" : null);
             Row($"{use}, developer", Topic.Developer, p => Of(p)?.Developer.Volume.ToString());
             Row($"{use}, weighed", Topic.Quantity, p => Of(p)?.MixGrams.ToString());
-            Row($"{use}, sent as", Topic.Quantity, p => Of(p) is { } f ? string.Join(", ", f.Pairs.Select(x => $"{x.Name} {x.ColourGrams + x.DeveloperGrams}")) : null);
+            Row(
+                $"{use}, sent as",
+                Topic.Quantity,
+                p => Of(p) is { } f ? string.Join(", ", f.Pairs.Select(x => $"{x.Name} {x.ColourGrams + x.DeveloperGrams}")) : null
+            );
         }
 
         Row("these hands use", Topic.Quantity, p => p.Quantity?.UseGrams.ToString());
@@ -43,17 +57,30 @@ public static class Compare
         Row("runs out", Topic.Quantity, p => p.Quantity is { } q ? $"{q.RunsOutShare.Percent:0} in 100" : null);
         Row("left over", Topic.Quantity, p => p.Quantity?.LeftGrams.ToString());
         Row("from the wish", Topic.Shade, p => p.Forecast.DeltaE?.ToString("0.0", CultureInfo.InvariantCulture));
-        Row("order", Topic.Clock, p => p.Clock is { Order: not PaintOrder.Own } c ? c.Order.Says() : p.Clock is { } own ? string.Join(", ", own.Zones.Select(z => z.Zone.Facts().Says)) : null);
+        Row(
+            "order",
+            Topic.Clock,
+            p =>
+                p.Clock is { Order: not PaintOrder.Own } c ? c.Order.Says()
+                : p.Clock is { } own ? string.Join(", ", own.Zones.Select(z => z.Zone.Facts().Says))
+                : null
+        );
         Row("last stroke", Topic.Clock, p => p.Clock?.PaintMinutes.ToString());
         Row("rinse", Topic.Clock, p => p.Clock?.RinseAtMinutes.ToString());
-        Row("shortest and longest contact", Topic.Clock, p => p.Clock is { Zones.Count: > 0 } c ? $"{c.Zones.Min(z => z.ContactMinutes.Value):0.0} to {c.Zones.Max(z => z.ContactMinutes.Value):0.0} min" : null);
+        Row(
+            "shortest and longest contact",
+            Topic.Clock,
+            p =>
+                p.Clock is { Zones.Count: > 0 } c
+                    ? $"{c.Zones.Min(z => z.ContactMinutes.Value):0.0} to {c.Zones.Max(z => z.ContactMinutes.Value):0.0} min"
+                    : null
+        );
         Row("locked until tested", Topic.Tests, p => p.Holds.Count > 0 ? string.Join(", ", p.Holds) : "nothing");
         return rows;
     }
 
     /// <summary>Reasons that stand in one of the two only: those that went, those that came. A sentence of the same rule with other numbers is no other reason.</summary>
-    public static (IReadOnlyList<Because> Gone, IReadOnlyList<Because> Come) Reasons(Prescription then, Prescription now) =>
-        (Only(then, now), Only(now, then));
+    public static (IReadOnlyList<Because> Gone, IReadOnlyList<Because> Come) Reasons(Prescription then, Prescription now) => (Only(then, now), Only(now, then));
 
     /// <summary>What was read and wished, zones with the same reading together.</summary>
     public static IReadOnlyList<Compared> Heads(Case then, Case now)
@@ -67,7 +94,12 @@ public static class Compare
         Row("natural level", Topic.Head, c => c.Reading.Hair.NaturalLevel.ToString());
         Row("texture, density, porosity", Topic.Head, c => $"{Name(c.Reading.Hair.Texture)}, {Name(c.Reading.Hair.Density)}, {Name(c.Reading.Hair.Porosity)}");
         Row("length", Topic.Head, c => $"{c.Reading.Hair.LengthCm.ToString("0.#", CultureInfo.InvariantCulture)} cm");
-        Row("lengths", Topic.Head, c => $"{c.Reading.Hair.Lengths.Level} {c.Reading.Hair.Lengths.Tone}, {Name(c.Reading.Hair.Lengths.History)}{(c.Reading.Hair.Lengths.Highlighted ? ", highlighted" : "")}");
+        Row(
+            "lengths",
+            Topic.Head,
+            c =>
+                $"{c.Reading.Hair.Lengths.Level} {c.Reading.Hair.Lengths.Tone}, {Name(c.Reading.Hair.Lengths.History)}{(c.Reading.Hair.Lengths.Highlighted ? ", highlighted" : "")}"
+        );
         Row("faded band", Topic.Head, c => c.Reading.Hair.Band is { } b ? $"{b.Length}, {b.Level} {b.Tone}" : "none");
         Row("hands", Topic.Head, c => Name(c.Reading.Hands.Who) + (c.Reading.Hands.Practised ? ", practised" : ""));
         foreach (var like in Zones.All.GroupBy(z => (Said(then, z.Zone), Said(now, z.Zone))))
@@ -80,10 +112,13 @@ public static class Compare
     }
 
     private static string Said(Case c, Zone zone) =>
-        c.Reading.Zones[(int)zone] is { Include: true } z ? $"{z.Regrowth}, {z.Grey} white{(z.Resistant ? ", resistant" : "")}{(z.Texture == c.Reading.Hair.Texture ? "" : $", {Name(z.Texture)}")}" : "left out";
+        c.Reading.Zones[(int)zone] is { Include: true } z
+            ? $"{z.Regrowth}, {z.Grey} white{(z.Resistant ? ", resistant" : "")}{(z.Texture == c.Reading.Hair.Texture ? "" : $", {Name(z.Texture)}")}"
+            : "left out";
 
     private static IReadOnlyList<Because> Only(Prescription one, Prescription other) =>
         [.. one.Because.Where(b => !other.Because.Any(o => o.Rule == b.Rule && o.About == b.About))];
 
-    private static string Name<T>(T value) where T : struct, Enum => Json.Spaced(Json.Name(value));
+    private static string Name<T>(T value)
+        where T : struct, Enum => Json.Spaced(Json.Name(value));
 }

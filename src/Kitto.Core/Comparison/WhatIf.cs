@@ -9,8 +9,10 @@ public enum Other
 {
     /// <summary>Another strength of developer with the same shades.</summary>
     Developer,
+
     /// <summary>Another order of painting.</summary>
     Order,
+
     /// <summary>Another way of a school.</summary>
     School,
 }
@@ -29,12 +31,13 @@ public static class WhatIf
 {
     /// <summary>Which of the ways belong to a decision: developer, clock, or any other, where only schools do.</summary>
     /// <param name="about">The decision, as in a <see cref="Because"/>.</param>
-    public static IReadOnlyList<Other> Asked(Topic about) => about switch
-    {
-        Topic.Developer => [Other.Developer, Other.School],
-        Topic.Clock => [Other.Order, Other.School],
-        _ => [Other.School],
-    };
+    public static IReadOnlyList<Other> Asked(Topic about) =>
+        about switch
+        {
+            Topic.Developer => [Other.Developer, Other.School],
+            Topic.Clock => [Other.Order, Other.School],
+            _ => [Other.School],
+        };
 
     /// <summary>The same shades with each other strength the line takes; none for a formula that is not mixed or where there is no kit at all.</summary>
     public static IReadOnlyList<Instead> Developers(Case c, Shelf shelf, Prescription taken)
@@ -46,18 +49,38 @@ public static class WhatIf
 
         return
         [
-            .. line.Developers.Select(d => d.Volume).Distinct().Where(v => Math.Abs(v.Value - formula.Developer.Volume.Value) > .01).OrderBy(v => v.Value)
-                .Select(v => Of(Other.Developer, v.Value.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture), $"the same shades with {v}", "DV8",
-                    c with { Formula = new GivenFormula(formula.Use, formula.Mix(), v, HandMade: true) }, shelf, taken)),
+            .. line
+                .Developers.Select(d => d.Volume)
+                .Distinct()
+                .Where(v => Math.Abs(v.Value - formula.Developer.Volume.Value) > .01)
+                .OrderBy(v => v.Value)
+                .Select(v =>
+                    Of(
+                        Other.Developer,
+                        v.Value.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture),
+                        $"the same shades with {v}",
+                        "DV8",
+                        c with
+                        {
+                            Formula = new GivenFormula(formula.Use, formula.Mix(), v, HandMade: true),
+                        },
+                        shelf,
+                        taken
+                    )
+                ),
         ];
     }
 
     /// <summary>Each other known order.</summary>
-    public static IReadOnlyList<Instead> Orders(Case c, Shelf shelf, Prescription taken) => taken.Clock is not { } clock ? [] :
-    [
-        .. Enum.GetValues<PaintOrder>().Where(o => o != PaintOrder.Own && o != clock.Order)
-            .Select(o => Of(Other.Order, Contract.Json.Name(o), o.Says(), "TM5", c with { Painting = new PaintWish(o, null) }, shelf, taken)),
-    ];
+    public static IReadOnlyList<Instead> Orders(Case c, Shelf shelf, Prescription taken) =>
+        taken.Clock is not { } clock
+            ? []
+            :
+            [
+                .. Enum.GetValues<PaintOrder>()
+                    .Where(o => o != PaintOrder.Own && o != clock.Order)
+                    .Select(o => Of(Other.Order, Contract.Json.Name(o), o.Says(), "TM5", c with { Painting = new PaintWish(o, null) }, shelf, taken)),
+            ];
 
     /// <summary>Each other way of each school that would change anything shown; what is decided for her is set aside for the rule that is looked at.</summary>
     /// <param name="c">The case.</param>
@@ -65,15 +88,15 @@ public static class WhatIf
     /// <param name="taken">What was prescribed.</param>
     /// <param name="about">Only what changes this decision; null: any.</param>
     public static IReadOnlyList<Instead> Schools(Case c, Shelf shelf, Prescription taken, Topic? about = null) =>
-    [
-        .. from rule in RuleBook.All
-           where rule.Options is not null && Reckoned.Contains(rule.Id)
-           from way in rule.Options!
-           where way.Name != c.House.School(rule.Id)
-           let other = Of(Other.School, way.Name, way.Says, rule.Id, c with { House = With(c.House, rule.Id, way.Name) }, shelf, taken)
-           where other.Differs.Any(d => about is null || d.About == about || d.About == Topic.Decision)
-           select other,
-    ];
+        [
+            .. from rule in RuleBook.All
+            where rule.Options is not null && Reckoned.Contains(rule.Id)
+            from way in rule.Options!
+            where way.Name != c.House.School(rule.Id)
+            let other = Of(Other.School, way.Name, way.Says, rule.Id, c with { House = With(c.House, rule.Id, way.Name) }, shelf, taken)
+            where other.Differs.Any(d => about is null || d.About == about || d.About == Topic.Decision)
+            select other,
+        ];
 
     /// <summary>Schools that reach into what is reckoned; the others change only what the guide says.</summary>
     internal static readonly HashSet<string> Reckoned = ["SA5", "SV7", "SV9", "DV5", "DO10", "BE10", "AP19", "TM2", "TM5", "TM10"];
@@ -84,9 +107,10 @@ public static class WhatIf
         return new Instead(kind, name, says, rule, other, [.. Compare.Answers(taken, other).Where(b => !b.Same)]);
     }
 
-    private static House With(House house, string rule, string way) => house with
-    {
-        Schools = house.Schools.Where(s => s.Key != rule).Append(new(rule, way)).ToDictionary(),
-        ForHer = house.ForHer is null ? null : [.. house.ForHer.Where(w => w.Rule != rule)],
-    };
+    private static House With(House house, string rule, string way) =>
+        house with
+        {
+            Schools = house.Schools.Where(s => s.Key != rule).Append(new(rule, way)).ToDictionary(),
+            ForHer = house.ForHer is null ? null : [.. house.ForHer.Where(w => w.Rule != rule)],
+        };
 }

@@ -24,11 +24,12 @@ public static class CaseReader
 
     /// <summary>Reads a case that was signed: it is taken as it was, whatever has become of the shelf since.</summary>
     /// <exception cref="FormatException">It is no case document of ours.</exception>
-    public static Case Kept(string json) => ReadOn(json, null) switch
-    {
-        { Case: { } read } => read,
-        var wrong => throw new FormatException($"This is not a case as it was signed: {string.Join("; ", wrong.Errors.Select(e => $"{e.Path} {e.Says}"))}"),
-    };
+    public static Case Kept(string json) =>
+        ReadOn(json, null) switch
+        {
+            { Case: { } read } => read,
+            var wrong => throw new FormatException($"This is not a case as it was signed: {string.Join("; ", wrong.Errors.Select(e => $"{e.Path} {e.Says}"))}"),
+        };
 
     private static (Case? Case, IReadOnlyList<FieldError> Errors) ReadOn(string json, Shelf? shelf) =>
         ObjectReader.Document(json, "{ \"kitto\": \"case/1\", ... }", root => Root(root, shelf)!);
@@ -60,9 +61,18 @@ public static class CaseReader
         var plan = root.Object("plan") is { } planIn ? ReadPlan(planIn) : null;
         var last = root.Object("last") is { } lastIn ? ReadLast(lastIn) : null;
         var formula = root.Object("formula") is { } formulaIn ? ReadFormula(formulaIn) : null;
-        if (shelf is not null && hair is not null && zones.Where(z => z.Include).Select(z => z.Regrowth.Centimetres).DefaultIfEmpty().Max() is var longest && longest > hair.LengthCm + 1e-9)
+        if (
+            shelf is not null
+            && hair is not null
+            && zones.Where(z => z.Include).Select(z => z.Regrowth.Centimetres).DefaultIfEmpty().Max() is var longest
+            && longest > hair.LengthCm + 1e-9
+        )
         {
-            root.Fail("hair.lengthCm", string.Create(CultureInfo.InvariantCulture, $"is {hair.LengthCm:0.#}, shorter than the regrowth of {longest * 10:0.#} mm"), string.Create(CultureInfo.InvariantCulture, $"{longest:0.#} to 120"));
+            root.Fail(
+                "hair.lengthCm",
+                string.Create(CultureInfo.InvariantCulture, $"is {hair.LengthCm:0.#}, shorter than the regrowth of {longest * 10:0.#} mm"),
+                string.Create(CultureInfo.InvariantCulture, $"{longest:0.#} to 120")
+            );
         }
 
         if (shelf is not null && goal is not null && hair is not null)
@@ -70,13 +80,23 @@ public static class CaseReader
             StrandCheck.Of(root, goal, hair, zones);
         }
 
-        var roots = shelf is null || goal is null || root.Errors.Count > 0 ? null : LineNeeded.For(root, goal, line, house, shelf, zones.Any(z => z.Include && (z.Grey.Value >= .5 || z.Resistant)));
+        var roots =
+            shelf is null || goal is null || root.Errors.Count > 0
+                ? null
+                : LineNeeded.For(root, goal, line, house, shelf, zones.Any(z => z.Include && (z.Grey.Value >= .5 || z.Resistant)));
         if (formula is not null && roots is not null)
         {
-            var used = formula.Use is "lengths" or "band" ? shelf!.ForLengths(goal!.Service, roots) : formula.Use == "second" ? shelf!.Lines.FirstOrDefault(l => l is { Kind: LineKind.Demi, Mixable: true }) ?? roots : roots;
+            var used =
+                formula.Use is "lengths" or "band" ? shelf!.ForLengths(goal!.Service, roots)
+                : formula.Use == "second" ? shelf!.Lines.FirstOrDefault(l => l is { Kind: LineKind.Demi, Mixable: true }) ?? roots
+                : roots;
             foreach (var (part, i) in formula.Parts.Select((p, i) => (p, i)).Where(x => used.Find(x.p.Shade) is null))
             {
-                root.Fail($"formula.parts[{i}].shade", $"is \"{part.Shade}\", which {used.Id} does not have", string.Join(", ", used.Shades.Select(s => s.Code)));
+                root.Fail(
+                    $"formula.parts[{i}].shade",
+                    $"is \"{part.Shade}\", which {used.Id} does not have",
+                    string.Join(", ", used.Shades.Select(s => s.Code))
+                );
             }
         }
 
@@ -84,14 +104,24 @@ public static class CaseReader
         var grown = root.Objects("grown", 50).Select(ReadGrown).ToList();
         var painting = root.Object("painting") is { } paintingIn ? ReadPainting(paintingIn) : null;
         root.Done();
-        return root.Errors.Count > 0 ? null : new Case(new Reading(client!, hair!, zones, hands, last) { Grown = grown }, goal!, line, formula, plan, house, reports, painting) { Assumed = Assumed(hairIn!) };
+        return root.Errors.Count > 0
+            ? null
+            : new Case(new Reading(client!, hair!, zones, hands, last) { Grown = grown }, goal!, line, formula, plan, house, reports, painting)
+            {
+                Assumed = Assumed(hairIn!),
+            };
     }
 
     /// <summary>The facts of the hair that were left out, by path.</summary>
     private static IReadOnlyList<string> Assumed(ObjectReader hair)
     {
         var lengths = hair.Object("lengths");
-        return [.. Assumptions.Facts.Select(f => f.Path).Where(path => !(path.StartsWith("hair.lengths.", StringComparison.Ordinal) ? lengths?.Has(path[13..]) ?? false : hair.Has(path[5..])))];
+        return
+        [
+            .. Assumptions
+                .Facts.Select(f => f.Path)
+                .Where(path => !(path.StartsWith("hair.lengths.", StringComparison.Ordinal) ? lengths?.Has(path[13..]) ?? false : hair.Has(path[5..]))),
+        ];
     }
 
     private static ObjectReader? Needed(ObjectReader root, string name, string range)
@@ -106,7 +136,10 @@ public static class CaseReader
 
     private static Grown ReadGrown(ObjectReader r)
     {
-        var one = new Grown(Millimetres.Of(r.Require("mm", r.Number("mm", 0, 300), "0 to 300")), r.Require("days", r.Whole("days", GrowthRate.LeastDays, 3650), $"{GrowthRate.LeastDays} to 3650"));
+        var one = new Grown(
+            Millimetres.Of(r.Require("mm", r.Number("mm", 0, 300), "0 to 300")),
+            r.Require("days", r.Whole("days", GrowthRate.LeastDays, 3650), $"{GrowthRate.LeastDays} to 3650")
+        );
         r.Done();
         return one;
     }
@@ -135,7 +168,9 @@ public static class CaseReader
             r.Fail("sequence", "is needed for an order of your own", zones);
         }
 
-        return sequence.Count > 0 ? new PaintWish(PaintOrder.Own, sequence) : order is { } known ? new PaintWish(known, null) : null;
+        return sequence.Count > 0 ? new PaintWish(PaintOrder.Own, sequence)
+            : order is { } known ? new PaintWish(known, null)
+            : null;
     }
 
     private static LastTime ReadLast(ObjectReader r)
@@ -143,7 +178,11 @@ public static class CaseReader
         Result? result = null;
         if (r.Object("outcome") is { } o)
         {
-            result = new Result(o.OneOf<Coverage>("coverage") ?? Coverage.Full, o.OneOf<Depth>("depth") ?? Depth.Right, o.OneOf<ToneOutcome>("tone") ?? ToneOutcome.Right);
+            result = new Result(
+                o.OneOf<Coverage>("coverage") ?? Coverage.Full,
+                o.OneOf<Depth>("depth") ?? Depth.Right,
+                o.OneOf<ToneOutcome>("tone") ?? ToneOutcome.Right
+            );
             o.Done();
         }
 
@@ -156,8 +195,12 @@ public static class CaseReader
     private static ColourReport ReadReport(ObjectReader r)
     {
         var report = new ColourReport(
-            r.Require("daysAgo", r.Whole("daysAgo", 0, 3650), "0 to 3650"), ReadLab(r, "forecast"), ReadLab(r, "wish"),
-            r.OneOf<Depth>("depth") ?? Depth.Right, r.OneOf<ToneOutcome>("tone") ?? ToneOutcome.Right);
+            r.Require("daysAgo", r.Whole("daysAgo", 0, 3650), "0 to 3650"),
+            ReadLab(r, "forecast"),
+            ReadLab(r, "wish"),
+            r.OneOf<Depth>("depth") ?? Depth.Right,
+            r.OneOf<ToneOutcome>("tone") ?? ToneOutcome.Right
+        );
         r.Done();
         return report;
     }
@@ -197,7 +240,13 @@ public static class CaseReader
             double share = p.Require("share", p.Number("share", 0.001, 1), "0.001 to 1");
             if (code is null ? !p.Has("shade") : ShadeOf.Parse(code) is null || parts.Any(x => x.Shade == code))
             {
-                p.Fail("shade", code is null ? "is needed" : parts.Any(x => x.Shade == code) ? $"{code} stands twice" : $"is \"{code}\", which is not a shade code", "a level and a family such as 6N, or 0R, 0G, 0B, 0V, 00, LT; each once");
+                p.Fail(
+                    "shade",
+                    code is null ? "is needed"
+                        : parts.Any(x => x.Shade == code) ? $"{code} stands twice"
+                        : $"is \"{code}\", which is not a shade code",
+                    "a level and a family such as 6N, or 0R, 0G, 0B, 0V, 00, LT; each once"
+                );
             }
 
             p.Done();
@@ -213,8 +262,14 @@ public static class CaseReader
         var volume = r.Number("developerVolume", 0, 40);
         bool handMade = r.Flag("handMade") ?? false;
         r.Done();
-        return r.Errors.Count > before ? null
-            : new GivenFormula(use, [.. parts.Select(p => p with { Share = Share.Of(Math.Round(p.Share.Value / sum, 14)) })], volume is { } v ? Volume.Of(v) : null, handMade);
+        return r.Errors.Count > before
+            ? null
+            : new GivenFormula(
+                use,
+                [.. parts.Select(p => p with { Share = Share.Of(Math.Round(p.Share.Value / sum, 14)) })],
+                volume is { } v ? Volume.Of(v) : null,
+                handMade
+            );
     }
 
     private static PlanWish ReadPlan(ObjectReader r)
@@ -240,9 +295,11 @@ public static class CaseReader
         }
 
         var wish = new PlanWish(
-            r.Require("today", r.Date("today"), "a date as year-month-day"), r.Require("wantBy", r.Date("wantBy"), "a date as year-month-day"),
+            r.Require("today", r.Date("today"), "a date as year-month-day"),
+            r.Require("wantBy", r.Date("wantBy"), "a date as year-month-day"),
             list is null ? [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday] : days,
-            r.Whole("transitDays", 0, 14) ?? 2);
+            r.Whole("transitDays", 0, 14) ?? 2
+        );
         r.Done();
         return wish;
     }

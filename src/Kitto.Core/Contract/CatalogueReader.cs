@@ -10,11 +10,12 @@ public static class CatalogueReader
     /// <summary>Reads all lines.</summary>
     /// <param name="documents">Name of each file and its text.</param>
     /// <exception cref="FormatException">A file is wrong; the message names the file, the field and the range.</exception>
-    public static Shelf Read(IEnumerable<(string Name, string Json)> documents) => ReadAll(documents) switch
-    {
-        { Errors: [] } read => read.Shelf,
-        var read => throw new FormatException(string.Join("; ", read.Errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))),
-    };
+    public static Shelf Read(IEnumerable<(string Name, string Json)> documents) =>
+        ReadAll(documents) switch
+        {
+            { Errors: [] } read => read.Shelf,
+            var read => throw new FormatException(string.Join("; ", read.Errors.Select(e => $"{e.Path} {e.Says} ({e.Range})"))),
+        };
 
     /// <summary>Reads all lines that can be read, and lists every complaint about the others, each beginning with the name of its file.</summary>
     public static (Shelf Shelf, IReadOnlyList<FieldError> Errors) ReadAll(IEnumerable<(string Name, string Json)> documents)
@@ -45,33 +46,42 @@ public static class CatalogueReader
     public static Shelf Kept(string json)
     {
         using var documents = JsonDocument.Parse(json);
-        return new([.. documents.RootElement.EnumerateArray().Select(d => ObjectReader.Document(d.GetRawText(), "line/1", r => Line(r, check: false)).Found).OfType<Line>()]);
+        return new([
+            .. documents
+                .RootElement.EnumerateArray()
+                .Select(d => ObjectReader.Document(d.GetRawText(), "line/1", r => Line(r, check: false)).Found)
+                .OfType<Line>(),
+        ]);
     }
 
     /// <summary>A shelf as one document, for keeping it with what is signed.</summary>
     public static string Keep(Shelf shelf) => $"[{string.Join(",", shelf.Lines.OrderBy(l => l.Id, StringComparer.Ordinal).Select(Write))}]";
 
     /// <summary>Writes one line as a line/1 document that reads back to the same.</summary>
-    public static string Write(Line line) => JsonSerializer.Serialize(new
-    {
-        kitto = "line/1",
-        id = line.Id,
-        name = line.Name,
-        kind = line.Kind,
-        thickness = line.Thickness,
-        developerPerColour = line.DeveloperPerColour,
-        lengthsDeveloperPerColour = line.LengthsDeveloperPerColour,
-        developers = line.Developers.Select(d => new { volume = d.Volume, chairOnly = d.ChairOnly }),
-        processMinutes = line.Process,
-        processMin = line.ProcessMin,
-        processMax = line.ProcessMax,
-        workingLifeMinutes = line.WorkingLife,
-        longestContactMinutes = line.LongestContact,
-        tubeGrams = line.Tube,
-        skinTestMonths = line.SkinTestMonths,
-        shades = line.Shades.Select(s => s.Code),
-        outOfStock = line.Out,
-    }, Json.Indented);
+    public static string Write(Line line) =>
+        JsonSerializer.Serialize(
+            new
+            {
+                kitto = "line/1",
+                id = line.Id,
+                name = line.Name,
+                kind = line.Kind,
+                thickness = line.Thickness,
+                developerPerColour = line.DeveloperPerColour,
+                lengthsDeveloperPerColour = line.LengthsDeveloperPerColour,
+                developers = line.Developers.Select(d => new { volume = d.Volume, chairOnly = d.ChairOnly }),
+                processMinutes = line.Process,
+                processMin = line.ProcessMin,
+                processMax = line.ProcessMax,
+                workingLifeMinutes = line.WorkingLife,
+                longestContactMinutes = line.LongestContact,
+                tubeGrams = line.Tube,
+                skinTestMonths = line.SkinTestMonths,
+                shades = line.Shades.Select(s => s.Code),
+                outOfStock = line.Out,
+            },
+            Json.Indented
+        );
 
     private static Line Line(ObjectReader r, bool check)
     {
@@ -81,16 +91,22 @@ public static class CatalogueReader
         }
 
         double Minutes(string field) => r.Require(field, r.Number(field, 0, 120), "0 to 120");
-        var shades = (r.List("shades", 500) ?? []).Select(s => s.ValueKind == JsonValueKind.String ? s.GetString()! : "").Select((code, i) =>
-        {
-            var shade = ShadeOf.Parse(code);
-            if (shade is null)
-            {
-                r.Fail($"shades[{i}]", $"is \"{code}\", which is not a shade code", "a level and a family such as 6N, or 0R, 0G, 0B, 0V, 00, LT");
-            }
+        var shades = (r.List("shades", 500) ?? [])
+            .Select(s => s.ValueKind == JsonValueKind.String ? s.GetString()! : "")
+            .Select(
+                (code, i) =>
+                {
+                    var shade = ShadeOf.Parse(code);
+                    if (shade is null)
+                    {
+                        r.Fail($"shades[{i}]", $"is \"{code}\", which is not a shade code", "a level and a family such as 6N, or 0R, 0G, 0B, 0V, 00, LT");
+                    }
 
-            return shade;
-        }).OfType<ShadeOf>().ToList();
+                    return shade;
+                }
+            )
+            .OfType<ShadeOf>()
+            .ToList();
         string[] gone = [.. (r.List("outOfStock", 500) ?? []).Select(s => s.ValueKind == JsonValueKind.String ? s.GetString()! : "")];
         foreach (string code in gone.Where(code => shades.All(s => s.Code != code)))
         {
@@ -105,11 +121,22 @@ public static class CatalogueReader
         }
 
         var line = new Line(
-            r.Text("id") ?? "", r.Text("name") ?? "", r.Require("kind", r.OneOf<LineKind>("kind"), "permanent, highLift, demi, gloss, lightener"),
-            r.Require("thickness", r.OneOf<Thickness>("thickness"), "cream, gel, liquid"), r.Require("developerPerColour", r.Number("developerPerColour", .5, 3), "0.5 to 3"),
-            r.Number("lengthsDeveloperPerColour", .5, 3), developers, Core.Minutes.Of(Minutes("processMinutes")), Core.Minutes.Of(Minutes("processMin")),
-            Core.Minutes.Of(Minutes("processMax")), Core.Minutes.Of(Minutes("workingLifeMinutes")), Core.Minutes.Of(Minutes("longestContactMinutes")),
-            Grams.Of(r.Require("tubeGrams", r.Number("tubeGrams", 1, 2000), "1 to 2000")), shades, gone)
+            r.Text("id") ?? "",
+            r.Text("name") ?? "",
+            r.Require("kind", r.OneOf<LineKind>("kind"), "permanent, highLift, demi, gloss, lightener"),
+            r.Require("thickness", r.OneOf<Thickness>("thickness"), "cream, gel, liquid"),
+            r.Require("developerPerColour", r.Number("developerPerColour", .5, 3), "0.5 to 3"),
+            r.Number("lengthsDeveloperPerColour", .5, 3),
+            developers,
+            Core.Minutes.Of(Minutes("processMinutes")),
+            Core.Minutes.Of(Minutes("processMin")),
+            Core.Minutes.Of(Minutes("processMax")),
+            Core.Minutes.Of(Minutes("workingLifeMinutes")),
+            Core.Minutes.Of(Minutes("longestContactMinutes")),
+            Grams.Of(r.Require("tubeGrams", r.Number("tubeGrams", 1, 2000), "1 to 2000")),
+            shades,
+            gone
+        )
         {
             SkinTestMonths = r.Whole("skinTestMonths", 0, Values.SkinTestMostMonths) ?? 0,
         };

@@ -16,24 +16,26 @@ public static class ConsultationReader
 
     /// <summary>Reads answers that were kept.</summary>
     /// <exception cref="FormatException">They are not a document of ours.</exception>
-    public static Consultation Kept(string json) => Read(json, new DateOnly(2200, 12, 31)) is { Answers: { } answers }
-        ? answers
-        : throw new FormatException("These answers are not a consultation/1 document.");
+    public static Consultation Kept(string json) =>
+        Read(json, new DateOnly(2200, 12, 31)) is { Answers: { } answers }
+            ? answers
+            : throw new FormatException("These answers are not a consultation/1 document.");
 
     /// <summary>Writes answers so that they read back to the same.</summary>
-    public static string Write(Consultation c) => new JsonObject
-    {
-        ["kitto"] = Consultation.Version,
-        ["birthDate"] = c.BirthDate.ToString("yyyy-MM-dd"),
-        ["reactions"] = c.Reactions,
-        ["blackHenna"] = c.BlackHenna,
-        ["pregnant"] = c.Pregnant,
-        ["scalp"] = Json.Name(c.Scalp),
-        ["conditions"] = new JsonArray([.. c.Conditions.Select(x => JsonValue.Create(x))]),
-        ["newMedicine"] = c.NewMedicine,
-        ["putOn"] = new JsonArray([.. c.PutOn.Select(p => new JsonObject { ["when"] = p.When.ToString(), ["what"] = Json.Name(p.What) })]),
-        ["other"] = c.Other,
-    }.ToJsonString(Json.Options);
+    public static string Write(Consultation c) =>
+        new JsonObject
+        {
+            ["kitto"] = Consultation.Version,
+            ["birthDate"] = c.BirthDate.ToString("yyyy-MM-dd"),
+            ["reactions"] = c.Reactions,
+            ["blackHenna"] = c.BlackHenna,
+            ["pregnant"] = c.Pregnant,
+            ["scalp"] = Json.Name(c.Scalp),
+            ["conditions"] = new JsonArray([.. c.Conditions.Select(x => JsonValue.Create(x))]),
+            ["newMedicine"] = c.NewMedicine,
+            ["putOn"] = new JsonArray([.. c.PutOn.Select(p => new JsonObject { ["when"] = p.When.ToString(), ["what"] = Json.Name(p.What) })]),
+            ["other"] = c.Other,
+        }.ToJsonString(Json.Options);
 
     private static Consultation Answers(ObjectReader r, DateOnly today)
     {
@@ -55,9 +57,16 @@ public static class ConsultationReader
         }
 
         var answers = new Consultation(
-            born, r.Require("reactions", r.Flag("reactions"), yesNo), r.Require("blackHenna", r.Flag("blackHenna"), yesNo), r.Require("pregnant", r.Flag("pregnant"), yesNo),
-            r.Require("scalp", r.OneOf<Scalp>("scalp"), "sound, sensitive, broken, inflamed, sunburnt, infected"), ConditionNames(r), r.Require("newMedicine", r.Flag("newMedicine"), yesNo),
-            PutOn(r, today, days), Other(r));
+            born,
+            r.Require("reactions", r.Flag("reactions"), yesNo),
+            r.Require("blackHenna", r.Flag("blackHenna"), yesNo),
+            r.Require("pregnant", r.Flag("pregnant"), yesNo),
+            r.Require("scalp", r.OneOf<Scalp>("scalp"), "sound, sensitive, broken, inflamed, sunburnt, infected"),
+            ConditionNames(r),
+            r.Require("newMedicine", r.Flag("newMedicine"), yesNo),
+            PutOn(r, today, days),
+            Other(r)
+        );
         r.Done();
         return answers;
     }
@@ -90,7 +99,11 @@ public static class ConsultationReader
 
         foreach (var entry in r.Objects("putOn", 40))
         {
-            var what = entry.Require("what", entry.OneOf<Treatment>("what"), "permanent, demi, gloss, lightened, highlights, boxDye, henna, metallic, straightened, unknown");
+            var what = entry.Require(
+                "what",
+                entry.OneOf<Treatment>("what"),
+                "permanent, demi, gloss, lightened, highlights, boxDye, henna, metallic, straightened, unknown"
+            );
             if (!RoughDate.TryParse(entry.Text("when"), out var when) || when.Earliest > today)
             {
                 entry.Fail("when", "must be a year, a month or a day", $"{days}, such as 2024, 2024-06 or 2024-06-12");

@@ -7,8 +7,10 @@ public enum AnswerKind
 {
     /// <summary>A prescription.</summary>
     Prescription,
+
     /// <summary>The input is wrong; the document says where.</summary>
     BadInput,
+
     /// <summary>The engine failed on it: a fault of ours, said and not hidden.</summary>
     Failed,
 }
@@ -31,7 +33,19 @@ public static class Documents
         }
         catch (Exception fault) when (fault is not (OutOfMemoryException or StackOverflowException))
         {
-            return (AnswerKind.Failed, Json.WriteErrors([new FieldError("$", $"could not be reckoned: {fault.GetType().Name} in {fault.TargetSite?.DeclaringType?.Name}. This is a fault of Kitto's, not of the case", "none")], indented));
+            return (
+                AnswerKind.Failed,
+                Json.WriteErrors(
+                    [
+                        new FieldError(
+                            "$",
+                            $"could not be reckoned: {fault.GetType().Name} in {fault.TargetSite?.DeclaringType?.Name}. This is a fault of Kitto's, not of the case",
+                            "none"
+                        ),
+                    ],
+                    indented
+                )
+            );
         }
     }
 }

@@ -11,15 +11,18 @@ internal static class GoalReader
     public static Goal Read(ObjectReader r)
     {
         string services = string.Join(", ", Enum.GetNames<Service>().Select(JsonNamingPolicy.CamelCase.ConvertName));
-        var goal = new Goal(r.Require("service", r.OneOf<Service>("service"), services),
-            r.Number("level", 1, 12, 0.5) is { } level ? Level.Of(level) : null, ReadingReader.Tone(r),
+        var goal = new Goal(
+            r.Require("service", r.OneOf<Service>("service"), services),
+            r.Number("level", 1, 12, 0.5) is { } level ? Level.Of(level) : null,
+            ReadingReader.Tone(r),
             r.Text("lengthsCondition") switch
             {
                 null => null,
                 "dry" => false,
                 "damp" => true,
                 var other => Condition(other),
-            })
+            }
+        )
         {
             Lengths = r.Object("lengths") is { } lengths ? ReadLengths(lengths) : null,
             LeaveFrame = r.OneOf<Frame>("frame") == Frame.LeaveOut,

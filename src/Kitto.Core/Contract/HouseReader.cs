@@ -42,11 +42,19 @@ internal static class HouseReader
         if (r.Object("costs") is { } c)
         {
             costs = new Costs(
-                c.Require("shortPerGram", c.Number("shortPerGram", 0.01, 10_000), "0.01 to 10000"), c.Require("leftPerGram", c.Number("leftPerGram", 0.01, 10_000), "0.01 to 10000"));
+                c.Require("shortPerGram", c.Number("shortPerGram", 0.01, 10_000), "0.01 to 10000"),
+                c.Require("leftPerGram", c.Number("leftPerGram", 0.01, 10_000), "0.01 to 10000")
+            );
             c.Done();
         }
 
-        var house = new House(r.Number("serviceLevel", Values.LeastServiceLevel, Values.GreatestServiceLevel) ?? House.Default.ServiceLevel, Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value), schools, costs, [.. r.Objects("forHer", 40).Select(ReadHerWay).OfType<HerWay>()]);
+        var house = new House(
+            r.Number("serviceLevel", Values.LeastServiceLevel, Values.GreatestServiceLevel) ?? House.Default.ServiceLevel,
+            Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value),
+            schools,
+            costs,
+            [.. r.Objects("forHer", 40).Select(ReadHerWay).OfType<HerWay>()]
+        );
         r.Done();
         return house;
     }
@@ -57,7 +65,10 @@ internal static class HouseReader
         int before = r.Errors.Count;
         string? id = r.Text("rule");
         var rule = id is null ? null : RuleBook.Find(id);
-        string[] ways = rule is { Options: { } options } ? [.. options.Select(o => o.Name)] : rule is { Kind: RuleKind.Caution } ? [HerWay.Taken] : [];
+        string[] ways =
+            rule is { Options: { } options } ? [.. options.Select(o => o.Name)]
+            : rule is { Kind: RuleKind.Caution } ? [HerWay.Taken]
+            : [];
         if (ways.Length == 0)
         {
             r.Fail("rule", id is null ? "is needed" : $"is \"{id}\", which nobody can depart from", "a rule with schools, or a caution");

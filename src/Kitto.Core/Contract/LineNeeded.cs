@@ -11,7 +11,11 @@ internal static class LineNeeded
         string Usable() => string.Join(", ", shelf.Lines.Where(l => l.Mixable && !LineCheck.Of(l).Any()).Select(l => l.Id));
         if (shelf.For(goal, named, house, stubborn) is not { } line)
         {
-            root.Fail("line", "is not said, and the shelf has none for this service", Usable() is { Length: > 0 } usable ? usable : "a line with a shade in stock");
+            root.Fail(
+                "line",
+                "is not said, and the shelf has none for this service",
+                Usable() is { Length: > 0 } usable ? usable : "a line with a shade in stock"
+            );
             return null;
         }
 

@@ -12,7 +12,8 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
     /// <param name="json">The document.</param>
     /// <param name="like">What it looks like, for the complaint.</param>
     /// <param name="read">Reads the object.</param>
-    public static (T? Found, IReadOnlyList<FieldError> Errors) Document<T>(string json, string like, Func<ObjectReader, T> read) where T : class
+    public static (T? Found, IReadOnlyList<FieldError> Errors) Document<T>(string json, string like, Func<ObjectReader, T> read)
+        where T : class
     {
         var errors = new List<FieldError>();
         if (Parse(json, like, errors) is not { } parsed)
@@ -39,15 +40,19 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
                 return document;
             }
 
-            errors.Add(document.RootElement.ValueKind == JsonValueKind.Object
-                ? HalfACharacter
-                : new FieldError("$", "must be one JSON object", like));
+            errors.Add(document.RootElement.ValueKind == JsonValueKind.Object ? HalfACharacter : new FieldError("$", "must be one JSON object", like));
             document.Dispose();
         }
         catch (JsonException broken)
         {
             string where = broken.LineNumber is { } line ? $" at line {line + 1}, byte {broken.BytePositionInLine + 1}" : "";
-            errors.Add(new FieldError(broken.Path ?? "$", $"is not well-formed JSON{where}: {broken.Message.Split(" Path:")[0].Split(" LineNumber:")[0]}", "one JSON object, each field once"));
+            errors.Add(
+                new FieldError(
+                    broken.Path ?? "$",
+                    $"is not well-formed JSON{where}: {broken.Message.Split(" Path:")[0].Split(" LineNumber:")[0]}",
+                    "one JSON object, each field once"
+                )
+            );
         }
         catch (Exception half) when (half is ArgumentException or InvalidOperationException)
         {
@@ -57,7 +62,8 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return null;
     }
 
-    private static FieldError HalfACharacter => new("$", "holds a character that is only half of one", "whole characters: both halves of a surrogate pair, or neither");
+    private static FieldError HalfACharacter =>
+        new("$", "holds a character that is only half of one", "whole characters: both halves of a surrogate pair, or neither");
 
     private static readonly JsonDocumentOptions Strict = new() { MaxDepth = 16, AllowDuplicateProperties = false };
 
@@ -112,7 +118,11 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
 
         if (step > 0 && Math.Abs(number / step - Math.Round(number / step)) > 1e-9)
         {
-            Fail(name, string.Create(CultureInfo.InvariantCulture, $"is {number}; only {(step == 1 ? "whole numbers" : "whole and half numbers")} are allowed"), range);
+            Fail(
+                name,
+                string.Create(CultureInfo.InvariantCulture, $"is {number}; only {(step == 1 ? "whole numbers" : "whole and half numbers")} are allowed"),
+                range
+            );
             return null;
         }
 
@@ -146,12 +156,24 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         }
 
         var value = element.GetProperty(name);
-        if (value.ValueKind == JsonValueKind.String && value.GetString() is { } text && text.Trim().Length is > 0 and var length && length <= longest && !text.Any(ObjectText.IsControl))
+        if (
+            value.ValueKind == JsonValueKind.String
+            && value.GetString() is { } text
+            && text.Trim().Length is > 0 and var length
+            && length <= longest
+            && !text.Any(ObjectText.IsControl)
+        )
         {
             return text.Trim();
         }
 
-        Fail(name, value.ValueKind == JsonValueKind.String && value.GetString()!.Any(ObjectText.IsControl) ? "holds a control character" : $"must be a text, not {Shown(value)}", $"1 to {longest} characters that can be printed");
+        Fail(
+            name,
+            value.ValueKind == JsonValueKind.String && value.GetString()!.Any(ObjectText.IsControl)
+                ? "holds a control character"
+                : $"must be a text, not {Shown(value)}",
+            $"1 to {longest} characters that can be printed"
+        );
         return null;
     }
 
@@ -167,13 +189,15 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return text;
     }
 
-    public T? OneOf<T>(string name) where T : struct, Enum
+    public T? OneOf<T>(string name)
+        where T : struct, Enum
     {
         var allowed = Enum.GetValues<T>().ToDictionary(v => JsonNamingPolicy.CamelCase.ConvertName(v.ToString()));
         return Text(name) is { } text ? Named(name, text, allowed) : null;
     }
 
-    public T? Named<T>(string name, string text, IReadOnlyDictionary<string, T> allowed) where T : struct
+    public T? Named<T>(string name, string text, IReadOnlyDictionary<string, T> allowed)
+        where T : struct
     {
         if (allowed.TryGetValue(text, out var found))
         {
@@ -252,7 +276,8 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return found;
     }
 
-    public T Require<T>(string name, T? value, string range) where T : struct
+    public T Require<T>(string name, T? value, string range)
+        where T : struct
     {
         if (value is null && !Has(name))
         {

@@ -27,13 +27,29 @@ internal static class ReadingReader
 
         var client = new ClientFacts(
             r.Require("ageYears", r.Whole("ageYears", 0, 120), "0 to 120"),
-            r.Flag("firstKit") ?? true, r.Flag("reactions") ?? false, r.Flag("blackHenna") ?? false, r.Flag("pregnant") ?? false,
-            r.OneOf<Scalp>("scalp") ?? Scalp.Sound, conditions, r.Flag("newMedicine") ?? false, r.Whole("chemicalServiceDaysAgo", 0, 3650),
-            skin is null ? null : new SkinTest(
-                skin.Require("daysAgo", skin.Whole("daysAgo", 0, 3650), "0 to 3650"), skin.Require("result", skin.OneOf<SkinResult>("result"), "clear, reacted"), skin.Text("line")),
-            strand is null ? null : new StrandTest(
-                strand.Require("daysAgo", strand.Whole("daysAgo", 0, 3650), "0 to 3650"),
-                strand.Require("result", strand.OneOf<StrandResult>("result"), "right, tooLight, tooDark, tooWarm, tooCool, greyShows, damaged"), strand.Number("minutes", 0, 120)));
+            r.Flag("firstKit") ?? true,
+            r.Flag("reactions") ?? false,
+            r.Flag("blackHenna") ?? false,
+            r.Flag("pregnant") ?? false,
+            r.OneOf<Scalp>("scalp") ?? Scalp.Sound,
+            conditions,
+            r.Flag("newMedicine") ?? false,
+            r.Whole("chemicalServiceDaysAgo", 0, 3650),
+            skin is null
+                ? null
+                : new SkinTest(
+                    skin.Require("daysAgo", skin.Whole("daysAgo", 0, 3650), "0 to 3650"),
+                    skin.Require("result", skin.OneOf<SkinResult>("result"), "clear, reacted"),
+                    skin.Text("line")
+                ),
+            strand is null
+                ? null
+                : new StrandTest(
+                    strand.Require("daysAgo", strand.Whole("daysAgo", 0, 3650), "0 to 3650"),
+                    strand.Require("result", strand.OneOf<StrandResult>("result"), "right, tooLight, tooDark, tooWarm, tooCool, greyShows, damaged"),
+                    strand.Number("minutes", 0, 120)
+                )
+        );
         if (client.SkinTest?.Line is { } line && shelf is not null && shelf.Find(line) is null)
         {
             skin!.Fail("line", $"is \"{line}\", which is not in the catalogue", string.Join(", ", shelf.Lines.Select(l => l.Id)));
@@ -54,8 +70,13 @@ internal static class ReadingReader
         var lengths = new Lengths(level, Shade.Tone.Neutral, LengthHistory.Unknown, false);
         if (r.Object("lengths") is { } l)
         {
-            lengths = new Lengths(Level.Of(l.Number("level", 1, 12, 0.5) ?? level.Value), Tone(l) ?? Shade.Tone.Neutral,
-                l.OneOf<LengthHistory>("history") ?? LengthHistory.Unknown, l.Flag("highlighted") ?? false, l.OneOf<MetalTest>("metalTest"));
+            lengths = new Lengths(
+                Level.Of(l.Number("level", 1, 12, 0.5) ?? level.Value),
+                Tone(l) ?? Shade.Tone.Neutral,
+                l.OneOf<LengthHistory>("history") ?? LengthHistory.Unknown,
+                l.Flag("highlighted") ?? false,
+                l.OneOf<MetalTest>("metalTest")
+            );
             if (Put(l) is { } timeline)
             {
                 // What she told and what was read: the worse of the two holds.
@@ -74,21 +95,36 @@ internal static class ReadingReader
         Band? band = null;
         if (r.Object("band") is { } b)
         {
-            band = new Band(Millimetres.Of(b.Require("lengthMm", b.Number("lengthMm", 0, 1200), "0 to 1200")),
-                Level.Of(b.Number("level", 1, 12, 0.5) ?? lengths.Level.Value), Tone(b) ?? Shade.Tone.Neutral);
+            band = new Band(
+                Millimetres.Of(b.Require("lengthMm", b.Number("lengthMm", 0, 1200), "0 to 1200")),
+                Level.Of(b.Number("level", 1, 12, 0.5) ?? lengths.Level.Value),
+                Tone(b) ?? Shade.Tone.Neutral
+            );
             b.Done();
         }
 
         LightenedRoots? roots = null;
         if (r.Object("roots") is { } rr)
         {
-            roots = new LightenedRoots(Level.Of(rr.Require("level", rr.Number("level", 1, 12, 0.5), "1 to 12, halves allowed") is >= 1 and var light ? light : 10), Tone(rr) ?? new Tone(Family.G));
+            roots = new LightenedRoots(
+                Level.Of(rr.Require("level", rr.Number("level", 1, 12, 0.5), "1 to 12, halves allowed") is >= 1 and var light ? light : 10),
+                Tone(rr) ?? new Tone(Family.G)
+            );
             rr.Done();
         }
 
-        var hair = new Hair(r.OneOf<Texture>("texture") ?? Texture.Medium, r.OneOf<Density>("density") ?? Density.Medium, r.OneOf<Porosity>("porosity") ?? Porosity.Normal,
-            level, lengthCm, lengths, band)
-        { Roots = roots };
+        var hair = new Hair(
+            r.OneOf<Texture>("texture") ?? Texture.Medium,
+            r.OneOf<Density>("density") ?? Density.Medium,
+            r.OneOf<Porosity>("porosity") ?? Porosity.Normal,
+            level,
+            lengthCm,
+            lengths,
+            band
+        )
+        {
+            Roots = roots,
+        };
         r.Done();
         return hair;
     }
@@ -103,8 +139,16 @@ internal static class ReadingReader
         var found = new List<PutOn>();
         foreach (var entry in lengths.Objects("timeline", 40))
         {
-            found.Add(new PutOn(entry.Require("what", entry.OneOf<Treatment>("what"), "permanent, demi, gloss, lightened, highlights, boxDye, henna, metallic, straightened, unknown"),
-                entry.Require("daysAgo", entry.Whole("daysAgo", 0, 36500), "0 to 36500")));
+            found.Add(
+                new PutOn(
+                    entry.Require(
+                        "what",
+                        entry.OneOf<Treatment>("what"),
+                        "permanent, demi, gloss, lightened, highlights, boxDye, henna, metallic, straightened, unknown"
+                    ),
+                    entry.Require("daysAgo", entry.Whole("daysAgo", 0, 36500), "0 to 36500")
+                )
+            );
             entry.Done();
         }
 
@@ -145,8 +189,15 @@ internal static class ReadingReader
                 root.Fail(all is null ? $"zones.{name}.regrowthMm" : "allZones.regrowthMm", "is needed, here or in every zone", "0 to 300");
             }
 
-            found.Add(new ZoneReading(Millimetres.Of(regrowth ?? 0), Share.Of((own.Grey ?? general.Grey ?? 0) / 100),
-                own.Resistant ?? general.Resistant ?? false, own.Texture ?? general.Texture ?? texture, include));
+            found.Add(
+                new ZoneReading(
+                    Millimetres.Of(regrowth ?? 0),
+                    Share.Of((own.Grey ?? general.Grey ?? 0) / 100),
+                    own.Resistant ?? general.Resistant ?? false,
+                    own.Texture ?? general.Texture ?? texture,
+                    include
+                )
+            );
         }
 
         if (all is null && zones is null)
@@ -190,7 +241,11 @@ internal static class ReadingReader
             h.Done();
             if (r.Errors.Count == before && sent - residue - (ranOut ? 0 : left) <= 0)
             {
-                h.Fail(ranOut ? "residueGrams" : "leftGrams", "leaves nothing that was used", $"below {sent - (ranOut ? 0 : residue):0.#}, what was sent{(ranOut ? "" : " less what stayed on the bowl")}");
+                h.Fail(
+                    ranOut ? "residueGrams" : "leftGrams",
+                    "leaves nothing that was used",
+                    $"below {sent - (ranOut ? 0 : residue):0.#}, what was sent{(ranOut ? "" : " less what stayed on the bowl")}"
+                );
             }
 
             if (r.Errors.Count == before)

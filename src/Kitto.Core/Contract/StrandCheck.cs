@@ -14,27 +14,51 @@ internal static class StrandCheck
         double all = hair.LengthCm * 10;
         if (hair.Band is { } band && longest + band.Length.Value > all + 1e-9 && longest <= all)
         {
-            root.Fail("hair.band.lengthMm", Say($"is {band.Length.Value:0.#}, longer than the hair: {longest:0.#} mm of regrowth leave {all - longest:0.#} mm of {hair.LengthCm:0.#} cm"), Say($"0 to {all - longest:0.#}"));
+            root.Fail(
+                "hair.band.lengthMm",
+                Say($"is {band.Length.Value:0.#}, longer than the hair: {longest:0.#} mm of regrowth leave {all - longest:0.#} mm of {hair.LengthCm:0.#} cm"),
+                Say($"0 to {all - longest:0.#}")
+            );
         }
 
         if (hair.Roots is { } roots && roots.Level.Value <= hair.NaturalLevel.Value)
         {
-            root.Fail("hair.roots.level", $"is {roots.Level}, not lighter than her natural {hair.NaturalLevel}: these roots were not lightened", Say($"{hair.NaturalLevel.Value + .5:0.#} to 12; without roots the regrowth is natural hair"));
+            root.Fail(
+                "hair.roots.level",
+                $"is {roots.Level}, not lighter than her natural {hair.NaturalLevel}: these roots were not lightened",
+                Say($"{hair.NaturalLevel.Value + .5:0.#} to 12; without roots the regrowth is natural hair")
+            );
         }
 
         if (goal.Service == Service.RootShadow)
         {
-            var over = Zones.All.Where(z => zones[(int)z.Zone].Include && zones[(int)z.Zone].Regrowth.Value <= all && zones[(int)z.Zone].Regrowth.Value + goal.TailAt(z.Zone).Value > all + 1e-9).ToList();
+            var over = Zones
+                .All.Where(z =>
+                    zones[(int)z.Zone].Include
+                    && zones[(int)z.Zone].Regrowth.Value <= all
+                    && zones[(int)z.Zone].Regrowth.Value + goal.TailAt(z.Zone).Value > all + 1e-9
+                )
+                .ToList();
             if (over.Count > 0)
             {
                 double needs = over.Max(z => zones[(int)z.Zone].Regrowth.Value + goal.TailAt(z.Zone).Value) / 10;
-                root.Fail("hair.lengthCm", Say($"is {hair.LengthCm:0.#}: a shadow's tail, {over.Max(z => goal.TailAt(z.Zone).Value):0} mm past the line, would run beyond the ends"), Say($"{needs:0.#} to 120"));
+                root.Fail(
+                    "hair.lengthCm",
+                    Say($"is {hair.LengthCm:0.#}: a shadow's tail, {over.Max(z => goal.TailAt(z.Zone).Value):0} mm past the line, would run beyond the ends"),
+                    Say($"{needs:0.#} to 120")
+                );
             }
         }
 
         if (goal is { Lengths: not null, Service: Service.Gloss or Service.Lighten })
         {
-            root.Fail("goal.lengths", goal.Service == Service.Gloss ? "stands beside a gloss, whose level and tone are the lengths' own" : "stands beside lightening, which leaves the lengths alone", "a root service: rootTouchUp, rootAndRefresh, rootAndGloss, rootShadow, baseLift, greyBlend");
+            root.Fail(
+                "goal.lengths",
+                goal.Service == Service.Gloss
+                    ? "stands beside a gloss, whose level and tone are the lengths' own"
+                    : "stands beside lightening, which leaves the lengths alone",
+                "a root service: rootTouchUp, rootAndRefresh, rootAndGloss, rootShadow, baseLift, greyBlend"
+            );
         }
 
         if (goal.LeaveFrame && goal.Service != Service.RootShadow)
@@ -49,7 +73,11 @@ internal static class StrandCheck
 
         if (goal.How == How.TwoSteps && goal.Service is not (Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss))
         {
-            root.Fail("goal.how", "is two steps, permanent and then a demi on the roots", "twoSteps with rootTouchUp, rootAndRefresh or rootAndGloss, else usual");
+            root.Fail(
+                "goal.how",
+                "is two steps, permanent and then a demi on the roots",
+                "twoSteps with rootTouchUp, rootAndRefresh or rootAndGloss, else usual"
+            );
         }
     }
 }

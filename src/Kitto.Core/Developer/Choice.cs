@@ -22,7 +22,11 @@ public static class Choice
         double weakest = line.Developers.Min(d => d.Volume.Value);
         var (volume, rule, reason) = (line.Kind, !onRoots) switch
         {
-            (not LineKind.Gloss, false) when hair.Kind == HairKind.Lightened => (line.Kind == LineKind.Demi ? weakest : Values.DepositVolume, "SH9", "lightened roots that wait for their tone are toned at their own level; nothing is lifted"),
+            (not LineKind.Gloss, false) when hair.Kind == HairKind.Lightened => (
+                line.Kind == LineKind.Demi ? weakest : Values.DepositVolume,
+                "SH9",
+                "lightened roots that wait for their tone are toned at their own level; nothing is lifted"
+            ),
             (LineKind.Gloss, _) => (weakest, "DV5", "a gloss takes its own activator: no lift is wanted and the cuticle stays shut"),
             (LineKind.Demi, true) => (weakest, "DV5", "on lengths a demi takes its own activator"),
             (LineKind.Demi, _) when grey.Value >= Values.NoGrey => (Values.BlendVolume, "DV11", $"demi on {Values.BlendVolume} vol blends the {grey} white"),
@@ -38,8 +42,19 @@ public static class Choice
             (_, _) when lift >= .5 => (20, "DV3", $"the roots are lifted by {lift:0.#} levels"),
             _ => (Values.DepositVolume, "DV2", "no white to cover and no lift: it only deposits"),
         };
-        why.Add(new Because(rule, $"{Volume.Of(volume)} ({Volume.Of(volume).Percent:0.#} %): {reason}.", Topic.Developer,
-            [new("white in the greyest zone", Math.Round(grey.Percent, 1), "%"), new("level of the hair", hair.Level.Value, ""), new("wished level", target.Value, ""), new("lift", Math.Round(lift, 2), "levels")]));
+        why.Add(
+            new Because(
+                rule,
+                $"{Volume.Of(volume)} ({Volume.Of(volume).Percent:0.#} %): {reason}.",
+                Topic.Developer,
+                [
+                    new("white in the greyest zone", Math.Round(grey.Percent, 1), "%"),
+                    new("level of the hair", hair.Level.Value, ""),
+                    new("wished level", target.Value, ""),
+                    new("lift", Math.Round(lift, 2), "levels"),
+                ]
+            )
+        );
         return Volume.Of(volume);
     }
 }

@@ -24,7 +24,10 @@ public static class Strength
         var stock = wished.Value > own[^1] ? All() : own;
         if (wished.Value <= Values.KitLimitVolume && Reaches(stock))
         {
-            stock = Reaches(ForKits(own)) ? ForKits(own) : Reaches(ForKits(All())) ? ForKits(All()) : stock;
+            stock =
+                Reaches(ForKits(own)) ? ForKits(own)
+                : Reaches(ForKits(All())) ? ForKits(All())
+                : stock;
         }
 
         if (wished.Value <= stock[0])

@@ -53,8 +53,6 @@ public static class Growth
     public const double DaysPerMonth = 30.4375;
 
     /// <summary>The reading as it will be so many days on: every regrowth grown at her rate, nothing else changed.</summary>
-    public static Reading On(this Reading reading, int days) => days <= 0 ? reading : reading with
-    {
-        Zones = [.. reading.Zones.Select(z => z with { Regrowth = z.Regrowth + reading.Rate.Over(days) })],
-    };
+    public static Reading On(this Reading reading, int days) =>
+        days <= 0 ? reading : reading with { Zones = [.. reading.Zones.Select(z => z with { Regrowth = z.Regrowth + reading.Rate.Over(days) })] };
 }

@@ -7,8 +7,10 @@ public enum Texture
 {
     /// <summary>About 58 µm.</summary>
     Fine,
+
     /// <summary>About 70 µm.</summary>
     Medium,
+
     /// <summary>About 86 µm.</summary>
     Coarse,
 }
@@ -18,8 +20,10 @@ public enum Density
 {
     /// <summary>About 135.</summary>
     Low,
+
     /// <summary>About 170.</summary>
     Medium,
+
     /// <summary>About 215.</summary>
     High,
 }
@@ -29,8 +33,10 @@ public enum Porosity
 {
     /// <summary>Resists.</summary>
     Low,
+
     /// <summary>Neither.</summary>
     Normal,
+
     /// <summary>Takes fast and deep, fades fast.</summary>
     High,
 }
@@ -40,14 +46,19 @@ public enum Scalp
 {
     /// <summary>Sound.</summary>
     Sound,
+
     /// <summary>Sensitive: a caution.</summary>
     Sensitive,
+
     /// <summary>Broken: a stop.</summary>
     Broken,
+
     /// <summary>Inflamed: a stop.</summary>
     Inflamed,
+
     /// <summary>Sunburnt: a stop.</summary>
     Sunburnt,
+
     /// <summary>Infected: a stop.</summary>
     Infected,
 }
@@ -57,20 +68,28 @@ public enum LengthHistory
 {
     /// <summary>Never coloured (RD2).</summary>
     Virgin,
+
     /// <summary>Permanent colour.</summary>
     Permanent,
+
     /// <summary>Demi-permanent colour.</summary>
     Demi,
+
     /// <summary>Gloss.</summary>
     Gloss,
+
     /// <summary>Lightened.</summary>
     Lightened,
+
     /// <summary>Colour from a shop box: what was in it is not known.</summary>
     BoxDye,
+
     /// <summary>Henna: a stop (SA4).</summary>
     Henna,
+
     /// <summary>Metallic salts or progressive dye: a stop (SA4).</summary>
     Metallic,
+
     /// <summary>Not known.</summary>
     Unknown,
 }
@@ -80,6 +99,7 @@ public enum SkinResult
 {
     /// <summary>Nothing seen or felt in its full hours.</summary>
     Clear,
+
     /// <summary>Any reaction, however small.</summary>
     Reacted,
 }
@@ -89,16 +109,22 @@ public enum StrandResult
 {
     /// <summary>As wished.</summary>
     Right,
+
     /// <summary>Too light.</summary>
     TooLight,
+
     /// <summary>Too dark.</summary>
     TooDark,
+
     /// <summary>Too warm.</summary>
     TooWarm,
+
     /// <summary>Too cool.</summary>
     TooCool,
+
     /// <summary>White hair still shows.</summary>
     GreyShows,
+
     /// <summary>Breakage, stretch without return, heat or strange colour: a stop (SA6).</summary>
     Damaged,
 }
@@ -116,6 +142,7 @@ public enum MetalTest
 {
     /// <summary>Nothing happened in half an hour.</summary>
     Clear,
+
     /// <summary>Heat, bubbles, smell or another colour: metal.</summary>
     Reacted,
 }
@@ -188,8 +215,18 @@ public sealed record StrandTest(int DaysAgo, StrandResult Result, double? Minute
 /// <param name="SkinTest">The last skin test.</param>
 /// <param name="StrandTest">The last strand test.</param>
 public sealed record ClientFacts(
-    int AgeYears, bool FirstKit, bool Reactions, bool BlackHenna, bool Pregnant, Scalp Scalp, IReadOnlyList<string> Conditions,
-    bool NewMedicine, int? ChemicalServiceDaysAgo, SkinTest? SkinTest, StrandTest? StrandTest);
+    int AgeYears,
+    bool FirstKit,
+    bool Reactions,
+    bool BlackHenna,
+    bool Pregnant,
+    Scalp Scalp,
+    IReadOnlyList<string> Conditions,
+    bool NewMedicine,
+    int? ChemicalServiceDaysAgo,
+    SkinTest? SkinTest,
+    StrandTest? StrandTest
+);
 
 /// <summary>Everything read off a client and her head.</summary>
 /// <param name="Client">The person.</param>
@@ -206,11 +243,14 @@ public sealed record Reading(ClientFacts Client, Hair Hair, IReadOnlyList<ZoneRe
     public GrowthRate Rate => GrowthRate.Learned(Grown);
 
     /// <summary>The zones that are coloured.</summary>
-    public IEnumerable<(Zone Zone, ZoneReading Read)> Included =>
-        Zones.Select((read, i) => ((Zone)i, read)).Where(z => z.read.Include);
+    public IEnumerable<(Zone Zone, ZoneReading Read)> Included => Zones.Select((read, i) => ((Zone)i, read)).Where(z => z.read.Include);
 
     /// <summary>The same reading with no zone coloured but these.</summary>
-    public Reading Only(IReadOnlyCollection<Zone> zones) => this with { Zones = [.. Zones.Select((z, i) => z with { Include = z.Include && zones.Contains((Zone)i) })] };
+    public Reading Only(IReadOnlyCollection<Zone> zones) =>
+        this with
+        {
+            Zones = [.. Zones.Select((z, i) => z with { Include = z.Include && zones.Contains((Zone)i) })],
+        };
 
     /// <summary>Mean regrowth over the included hair; zero when nothing is included.</summary>
     public Millimetres MeanRegrowth

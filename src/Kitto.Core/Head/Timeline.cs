@@ -5,22 +5,31 @@ public enum Treatment
 {
     /// <summary>Permanent colour.</summary>
     Permanent,
+
     /// <summary>Demi-permanent colour.</summary>
     Demi,
+
     /// <summary>Gloss.</summary>
     Gloss,
+
     /// <summary>Lightened all over.</summary>
     Lightened,
+
     /// <summary>Lightened in pieces.</summary>
     Highlights,
+
     /// <summary>Colour from a shop box.</summary>
     BoxDye,
+
     /// <summary>Henna.</summary>
     Henna,
+
     /// <summary>Metallic salts or progressive dye, the kind that darkens by and by.</summary>
     Metallic,
+
     /// <summary>Relaxed, permed or straightened.</summary>
     Straightened,
+
     /// <summary>Something, it is not known what.</summary>
     Unknown,
 }
@@ -42,8 +51,15 @@ public static class Timeline
     /// <summary>What an entry leaves the lengths as, worst first: the worst that is still there counts.</summary>
     private static readonly LengthHistory[] WorstFirst =
     [
-        LengthHistory.Metallic, LengthHistory.Henna, LengthHistory.Unknown, LengthHistory.BoxDye, LengthHistory.Lightened, LengthHistory.Permanent, LengthHistory.Demi,
-        LengthHistory.Gloss, LengthHistory.Virgin,
+        LengthHistory.Metallic,
+        LengthHistory.Henna,
+        LengthHistory.Unknown,
+        LengthHistory.BoxDye,
+        LengthHistory.Lightened,
+        LengthHistory.Permanent,
+        LengthHistory.Demi,
+        LengthHistory.Gloss,
+        LengthHistory.Virgin,
     ];
 
     /// <summary>Centimetres that have grown since, at the slowest.</summary>
@@ -66,29 +82,32 @@ public static class Timeline
         timeline.Where(p => p.CanBeOn(lengthCm)).Select(p => Leaves(p.What)).Aggregate(LengthHistory.Virgin, Worse);
 
     /// <summary>Days since the last relaxing, perming or straightening; null when there was none.</summary>
-    public static int? LastStraightened(this Lengths lengths) => lengths.Timeline.Where(p => p.What == Treatment.Straightened).Select(p => (int?)p.DaysAgo).Min();
+    public static int? LastStraightened(this Lengths lengths) =>
+        lengths.Timeline.Where(p => p.What == Treatment.Straightened).Select(p => (int?)p.DaysAgo).Min();
 
     /// <summary>How long ago, in words.</summary>
-    public static string Ago(int days) => days switch
-    {
-        0 => "today",
-        1 => "yesterday",
-        < 60 => $"{days} days ago",
-        < 730 => $"{days / 30.4375:0} months ago",
-        _ => $"{days / 365.25:0.#} years ago",
-    };
+    public static string Ago(int days) =>
+        days switch
+        {
+            0 => "today",
+            1 => "yesterday",
+            < 60 => $"{days} days ago",
+            < 730 => $"{days / 30.4375:0} months ago",
+            _ => $"{days / 365.25:0.#} years ago",
+        };
 
-    private static LengthHistory Leaves(Treatment what) => what switch
-    {
-        Treatment.Permanent => LengthHistory.Permanent,
-        Treatment.Demi => LengthHistory.Demi,
-        Treatment.Gloss => LengthHistory.Gloss,
-        Treatment.Lightened or Treatment.Highlights => LengthHistory.Lightened,
-        Treatment.BoxDye => LengthHistory.BoxDye,
-        Treatment.Henna => LengthHistory.Henna,
-        Treatment.Metallic => LengthHistory.Metallic,
-        Treatment.Straightened => LengthHistory.Virgin,
-        Treatment.Unknown => LengthHistory.Unknown,
-        _ => throw new ArgumentOutOfRangeException(nameof(what)),
-    };
+    private static LengthHistory Leaves(Treatment what) =>
+        what switch
+        {
+            Treatment.Permanent => LengthHistory.Permanent,
+            Treatment.Demi => LengthHistory.Demi,
+            Treatment.Gloss => LengthHistory.Gloss,
+            Treatment.Lightened or Treatment.Highlights => LengthHistory.Lightened,
+            Treatment.BoxDye => LengthHistory.BoxDye,
+            Treatment.Henna => LengthHistory.Henna,
+            Treatment.Metallic => LengthHistory.Metallic,
+            Treatment.Straightened => LengthHistory.Virgin,
+            Treatment.Unknown => LengthHistory.Unknown,
+            _ => throw new ArgumentOutOfRangeException(nameof(what)),
+        };
 }

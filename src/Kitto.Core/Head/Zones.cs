@@ -7,20 +7,28 @@ public enum Zone
 {
     /// <summary>The front hairline.</summary>
     FrontHairline,
+
     /// <summary>Her left temple.</summary>
     LeftTemple,
+
     /// <summary>Her right temple.</summary>
     RightTemple,
+
     /// <summary>Left front quarter.</summary>
     LeftFront,
+
     /// <summary>Right front quarter.</summary>
     RightFront,
+
     /// <summary>The crown.</summary>
     Crown,
+
     /// <summary>Left back quarter.</summary>
     LeftBack,
+
     /// <summary>Right back quarter.</summary>
     RightBack,
+
     /// <summary>The nape.</summary>
     Nape,
 }

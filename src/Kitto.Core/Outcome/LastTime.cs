@@ -5,8 +5,10 @@ public enum Coverage
 {
     /// <summary>All covered.</summary>
     Full,
+
     /// <summary>Patches.</summary>
     Patchy,
+
     /// <summary>White shows through.</summary>
     GreyShows,
 }
@@ -16,8 +18,10 @@ public enum Depth
 {
     /// <summary>As wished.</summary>
     Right,
+
     /// <summary>Too light.</summary>
     TooLight,
+
     /// <summary>Too dark.</summary>
     TooDark,
 }
@@ -27,10 +31,13 @@ public enum ToneOutcome
 {
     /// <summary>As wished.</summary>
     Right,
+
     /// <summary>Too warm.</summary>
     TooWarm,
+
     /// <summary>Too cool.</summary>
     TooCool,
+
     /// <summary>Green or muddy.</summary>
     Green,
 }

@@ -47,7 +47,12 @@ public static class Residual
     /// <summary>What her words say about where it lies from the wish.</summary>
     private static Lab Off(ColourReport report)
     {
-        double l = report.Depth switch { Depth.TooLight => HalfLevel, Depth.TooDark => -HalfLevel, _ => 0 };
+        double l = report.Depth switch
+        {
+            Depth.TooLight => HalfLevel,
+            Depth.TooDark => -HalfLevel,
+            _ => 0,
+        };
         return report.Tone switch
         {
             ToneOutcome.TooWarm => new Lab(l, ToneStep / 2, ToneStep),

@@ -28,21 +28,53 @@ public static class StrandAdvice
                 return null;
             case StrandResult.Right:
                 double set = Math.Clamp(looked, line.ProcessMin.Value, line.ProcessMax.Value);
-                return Math.Abs(set - line.Process.Value) < .5 ? null
-                    : new StrandProposal("SA12", $"Right after {looked:0} min: the time is set to {set:0} min{(set > looked ? ", the least the line allows" : set < looked ? ", the most the line allows" : "")}.", Minutes.Of(set), null);
+                return Math.Abs(set - line.Process.Value) < .5
+                    ? null
+                    : new StrandProposal(
+                        "SA12",
+                        $"Right after {looked:0} min: the time is set to {set:0} min{(set > looked ? ", the least the line allows" : set < looked ? ", the most the line allows" : "")}.",
+                        Minutes.Of(set),
+                        null
+                    );
             case StrandResult.TooLight when looked < line.ProcessMax.Value:
-                return new StrandProposal("TM1", $"Too light after {looked:0} min: the same mix stays on longer, up to {line.ProcessMax}.", line.ProcessMax, null);
+                return new StrandProposal(
+                    "TM1",
+                    $"Too light after {looked:0} min: the same mix stays on longer, up to {line.ProcessMax}.",
+                    line.ProcessMax,
+                    null
+                );
             case StrandResult.TooDark when looked > line.ProcessMin.Value:
                 double shorter = Math.Max(line.ProcessMin.Value, looked - 5);
-                return new StrandProposal("TM1", $"Too dark after {looked:0} min: the same mix comes off sooner, after {shorter:0} min.", Minutes.Of(shorter), null);
+                return new StrandProposal(
+                    "TM1",
+                    $"Too dark after {looked:0} min: the same mix comes off sooner, after {shorter:0} min.",
+                    Minutes.Of(shorter),
+                    null
+                );
             case StrandResult.GreyShows when looked < line.Process.Value:
                 return new StrandProposal("TM1", $"White shows after {looked:0} min: white wants the full {line.Process}, softened first.", line.Process, null);
         }
 
-        var (rule, says, mix) = Adjust.Step(new Result(
-            result == StrandResult.GreyShows ? Coverage.GreyShows : Coverage.Full,
-            result switch { StrandResult.TooLight => Depth.TooLight, StrandResult.TooDark => Depth.TooDark, _ => Depth.Right },
-            result switch { StrandResult.TooWarm => ToneOutcome.TooWarm, StrandResult.TooCool => ToneOutcome.TooCool, _ => ToneOutcome.Right }), parts, line, level);
+        var (rule, says, mix) = Adjust.Step(
+            new Result(
+                result == StrandResult.GreyShows ? Coverage.GreyShows : Coverage.Full,
+                result switch
+                {
+                    StrandResult.TooLight => Depth.TooLight,
+                    StrandResult.TooDark => Depth.TooDark,
+                    _ => Depth.Right,
+                },
+                result switch
+                {
+                    StrandResult.TooWarm => ToneOutcome.TooWarm,
+                    StrandResult.TooCool => ToneOutcome.TooCool,
+                    _ => ToneOutcome.Right,
+                }
+            ),
+            parts,
+            line,
+            level
+        );
         return new StrandProposal(rule, $"The strand at {looked:0} min: {says}", null, SelectedFormula.Same(mix, parts) ? null : mix);
     }
 }

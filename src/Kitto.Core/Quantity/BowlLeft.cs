@@ -29,7 +29,15 @@ public sealed record BowlLeft(Stroke Stroke, string Pair, Share Full, Grams Left
         double hands = q.BaseGrams.Value > 0 ? q.UseGrams.Value / q.BaseGrams.Value : 1;
         bool damp = c.Goal.DampLengths ?? first.Use == FormulaPlan.Lengths;
         var rows = p.RowsOf(0);
-        double Takes(Stroke stroke) => hands * Use.Of(reading, line.Thickness, rows.Where(r => r.Does != Does.PullThrough && r.Zone == stroke.Zone && (r.Turn == Turn.Scalp) == stroke.Scalp), c.Goal.Service == Service.Lighten, damp).Value;
+        double Takes(Stroke stroke) =>
+            hands
+            * Use.Of(
+                reading,
+                line.Thickness,
+                rows.Where(r => r.Does != Does.PullThrough && r.Zone == stroke.Zone && (r.Turn == Turn.Scalp) == stroke.Scalp),
+                c.Goal.Service == Service.Lighten,
+                damp
+            ).Value;
         if (rows.Count == 0)
         {
             return [];
@@ -40,12 +48,21 @@ public sealed record BowlLeft(Stroke Stroke, string Pair, Share Full, Grams Left
         foreach (var batch in clock.Strokes.GroupBy(s => s.Time.Batch))
         {
             var pair = split && batch.Key <= first.Pairs.Count ? first.Pairs[batch.Key - 1] : first.Pairs[0];
-            double mixed = pair.ColourGrams.Value + pair.DeveloperGrams.Value, left = mixed;
+            double mixed = pair.ColourGrams.Value + pair.DeveloperGrams.Value,
+                left = mixed;
             foreach (var (stroke, _) in batch)
             {
                 left -= Takes(stroke);
                 double shown = Math.Max(0, left);
-                along.Add(new BowlLeft(stroke, pair.Name, Share.Of(mixed > 0 ? shown / mixed : 0), Grams.Of(shown).Tenths(), left < 0 && !split && first.Pairs.Count > 1));
+                along.Add(
+                    new BowlLeft(
+                        stroke,
+                        pair.Name,
+                        Share.Of(mixed > 0 ? shown / mixed : 0),
+                        Grams.Of(shown).Tenths(),
+                        left < 0 && !split && first.Pairs.Count > 1
+                    )
+                );
             }
         }
 

@@ -12,22 +12,24 @@ public static class HairMass
     public const double Keratin = 1.32;
 
     /// <summary>Hairs on a square centimetre.</summary>
-    public static double HairsPerCm2(Density density) => density switch
-    {
-        Density.Low => 135,
-        Density.Medium => 170,
-        Density.High => 215,
-        _ => throw new ArgumentOutOfRangeException(nameof(density)),
-    };
+    public static double HairsPerCm2(Density density) =>
+        density switch
+        {
+            Density.Low => 135,
+            Density.Medium => 170,
+            Density.High => 215,
+            _ => throw new ArgumentOutOfRangeException(nameof(density)),
+        };
 
     /// <summary>Diameter of a fibre, cm.</summary>
-    public static double DiameterCm(Texture texture) => texture switch
-    {
-        Texture.Fine => 58e-4,
-        Texture.Medium => 70e-4,
-        Texture.Coarse => 86e-4,
-        _ => throw new ArgumentOutOfRangeException(nameof(texture)),
-    };
+    public static double DiameterCm(Texture texture) =>
+        texture switch
+        {
+            Texture.Fine => 58e-4,
+            Texture.Medium => 70e-4,
+            Texture.Coarse => 86e-4,
+            _ => throw new ArgumentOutOfRangeException(nameof(texture)),
+        };
 
     /// <summary>Mass of the whole head's hair per centimetre of its length, g/cm.</summary>
     public static double GramsPerCm(Density density, Texture texture)

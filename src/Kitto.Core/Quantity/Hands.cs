@@ -7,8 +7,10 @@ public enum Who
 {
     /// <summary>A trained hand.</summary>
     Trained,
+
     /// <summary>A helper at home.</summary>
     Helper,
+
     /// <summary>The client alone, with two mirrors.</summary>
     Alone,
 }
@@ -52,13 +54,14 @@ public readonly record struct HandFactor(double Mean, double Sd)
     public const double HalfLifeDays = 365;
 
     /// <summary>What is believed before any report.</summary>
-    public static HandFactor Prior(Who who) => who switch
-    {
-        Who.Trained => new(0, 0.10),
-        Who.Helper => new(Math.Log(1.10), 0.18),
-        Who.Alone => new(Math.Log(1.15), 0.20),
-        _ => throw new ArgumentOutOfRangeException(nameof(who)),
-    };
+    public static HandFactor Prior(Who who) =>
+        who switch
+        {
+            Who.Trained => new(0, 0.10),
+            Who.Helper => new(Math.Log(1.10), 0.18),
+            Who.Alone => new(Math.Log(1.15), 0.20),
+            _ => throw new ArgumentOutOfRangeException(nameof(who)),
+        };
 
     /// <summary>What is believed after all reports, oldest first.</summary>
     public static HandFactor Learned(Hands hands) => hands.History.Count == 0 ? Prior(hands.Who) : Course(hands)[^1];

@@ -31,5 +31,9 @@ public sealed record OrderRisk(double Level, Grams Send, Share RunsOut, Grams Le
 
     /// <summary>What other settings would have sent, with their mistakes.</summary>
     public static IReadOnlyList<OrderRisk> Instead(Quantities quantity, HandFactor hands) =>
-        [.. Levels.Select(l => Of(quantity.BaseGrams, hands, quantity.ResidueGrams, Grams.Of(quantity.BaseGrams.Value * hands.Quantile(l) + quantity.ResidueGrams.Value)))];
+        [
+            .. Levels.Select(l =>
+                Of(quantity.BaseGrams, hands, quantity.ResidueGrams, Grams.Of(quantity.BaseGrams.Value * hands.Quantile(l) + quantity.ResidueGrams.Value))
+            ),
+        ];
 }

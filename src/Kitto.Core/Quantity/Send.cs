@@ -52,7 +52,13 @@ public sealed record Sizing(Grams Base, Grams Use, Grams UseLow, Grams UseHigh, 
         }
 
         return new Sizing(
-            Grams.Of(reckoned), Grams.Of(reckoned * Math.Exp(hands.Mean)), Grams.Of(reckoned * hands.Quantile(.1)), Grams.Of(reckoned * hands.Quantile(.9)),
-            Grams.Of(residue), Grams.Of(send), portions);
+            Grams.Of(reckoned),
+            Grams.Of(reckoned * Math.Exp(hands.Mean)),
+            Grams.Of(reckoned * hands.Quantile(.1)),
+            Grams.Of(reckoned * hands.Quantile(.9)),
+            Grams.Of(residue),
+            Grams.Of(send),
+            portions
+        );
     }
 }

@@ -21,17 +21,26 @@ public sealed record Stock(IReadOnlyList<Portioned> Weigh, IReadOnlyList<Portion
     /// <param name="step">Step of the scale.</param>
     public static Stock Of(IReadOnlyList<MixPart> parts, IReadOnlyList<Portioned> takes, Grams step)
     {
-        double need = takes.Sum(t => t.Grams.Value), least = Values.SmallestSteps * step.Value / parts.Min(p => p.Share.Value);
+        double need = takes.Sum(t => t.Grams.Value),
+            least = Values.SmallestSteps * step.Value / parts.Min(p => p.Share.Value);
         int steps = (int)Math.Ceiling(Math.Max(need, least) / step.Value - 1e-9);
         double[] shares = [.. parts.Select(p => p.Share.Value)];
-        return new Stock([.. Quantity.Weigh.Apportion(steps, shares).Select((s, i) => new Portioned(parts[i].Shade, Grams.Of(Math.Round(s * step.Value, 3))))], takes,
-            Grams.Of(Math.Round(Math.Max(0, steps * step.Value - need), 3)));
+        return new Stock(
+            [.. Quantity.Weigh.Apportion(steps, shares).Select((s, i) => new Portioned(parts[i].Shade, Grams.Of(Math.Round(s * step.Value, 3))))],
+            takes,
+            Grams.Of(Math.Round(Math.Max(0, steps * step.Value - need), 3))
+        );
     }
 
     /// <summary>The blend as a sentence.</summary>
     internal Because Say()
     {
-        static string Each(IEnumerable<Portioned> some) => string.Join(", ", some.Select(s => string.Create(CultureInfo.InvariantCulture, $"{s.Grams.Value:0.##} g {s.What}")));
-        return new Because("BE4", $"The colour is weighed as one blend of {Each(Weigh)}, stirred even and divided: {Each(Takes)}{(Over.Value > 0 ? $"; {Over} stays over" : "")}. So no part is too small to weigh.", Topic.Bench);
+        static string Each(IEnumerable<Portioned> some) =>
+            string.Join(", ", some.Select(s => string.Create(CultureInfo.InvariantCulture, $"{s.Grams.Value:0.##} g {s.What}")));
+        return new Because(
+            "BE4",
+            $"The colour is weighed as one blend of {Each(Weigh)}, stirred even and divided: {Each(Takes)}{(Over.Value > 0 ? $"; {Over} stays over" : "")}. So no part is too small to weigh.",
+            Topic.Bench
+        );
     }
 }

@@ -52,44 +52,55 @@ public static class Use
     /// <param name="diluted">Whether a pulled-through mix is stirred with as much conditioner.</param>
     internal static Grams Of(Reading reading, Thickness thickness, IEnumerable<StrandRow> rows, bool soak = false, bool damp = false, bool diluted = false)
     {
-        double film = Film * HairMass.ScalpCm2 * Math.Sqrt(HairMass.HairsPerCm2(reading.Hair.Density) / 170), holds = Consistency(thickness) * Takes(reading.Hair.Porosity);
-        double painted = soak ? Soaked : Painted, worked = soak ? WorkedInSoaked : WorkedIn, combed = (damp ? CombedDamp : CombedDry) * Taper;
+        double film = Film * HairMass.ScalpCm2 * Math.Sqrt(HairMass.HairsPerCm2(reading.Hair.Density) / 170),
+            holds = Consistency(thickness) * Takes(reading.Hair.Porosity);
+        double painted = soak ? Soaked : Painted,
+            worked = soak ? WorkedInSoaked : WorkedIn,
+            combed = (damp ? CombedDamp : CombedDry) * Taper;
         double grams = 0;
         foreach (var zone in rows.GroupBy(r => r.Zone))
         {
             var read = reading.Zones[(int)zone.Key];
-            double coat = 0.9 + 0.2 * read.Grey.Value, held = 0;
+            double coat = 0.9 + 0.2 * read.Grey.Value,
+                held = 0;
             foreach (var row in zone)
             {
                 double Cm(double from, double to) => Math.Max(0, Math.Min(row.ToMm, to) - Math.Max(row.FromMm, from)) / 10;
                 held += row switch
                 {
-                    { Regrowth: true } => coat * (painted * Cm(0, PaintedMm) + worked * (Cm(PaintedMm, UntaperedMm) + Taper * Cm(UntaperedMm, double.MaxValue))),
+                    { Regrowth: true } => coat
+                        * (painted * Cm(0, PaintedMm) + worked * (Cm(PaintedMm, UntaperedMm) + Taper * Cm(UntaperedMm, double.MaxValue))),
                     { Does: Does.Blend } => TailCoat * painted * coat * row.Centimetres,
                     // What is only combed through at the end has what is on already; what is stirred with conditioner is half of that.
-                    _ => combed * row.Centimetres * ((row.Does == Does.PullThrough && diluted) || row is { Does: Does.Tone, Turn: Turn.Last } ? CombedThrough : 1),
+                    _ => combed
+                        * row.Centimetres
+                        * ((row.Does == Does.PullThrough && diluted) || row is { Does: Does.Tone, Turn: Turn.Last } ? CombedThrough : 1),
                 };
             }
 
-            grams += zone.Key.Facts().HairShare.Value * ((zone.Any(r => r.Regrowth) ? film : 0) + held * holds * HairMass.GramsPerCm(reading.Hair.Density, read.Texture));
+            grams +=
+                zone.Key.Facts().HairShare.Value
+                * ((zone.Any(r => r.Regrowth) ? film : 0) + held * holds * HairMass.GramsPerCm(reading.Hair.Density, read.Texture));
         }
 
         return Grams.Of(grams);
     }
 
-    private static double Consistency(Thickness thickness) => thickness switch
-    {
-        Thickness.Cream => 1,
-        Thickness.Gel => 0.9,
-        Thickness.Liquid => 0.8,
-        _ => throw new ArgumentOutOfRangeException(nameof(thickness)),
-    };
+    private static double Consistency(Thickness thickness) =>
+        thickness switch
+        {
+            Thickness.Cream => 1,
+            Thickness.Gel => 0.9,
+            Thickness.Liquid => 0.8,
+            _ => throw new ArgumentOutOfRangeException(nameof(thickness)),
+        };
 
-    private static double Takes(Porosity porosity) => porosity switch
-    {
-        Porosity.Low => 0.95,
-        Porosity.Normal => 1,
-        Porosity.High => 1.12,
-        _ => throw new ArgumentOutOfRangeException(nameof(porosity)),
-    };
+    private static double Takes(Porosity porosity) =>
+        porosity switch
+        {
+            Porosity.Low => 0.95,
+            Porosity.Normal => 1,
+            Porosity.High => 1.12,
+            _ => throw new ArgumentOutOfRangeException(nameof(porosity)),
+        };
 }

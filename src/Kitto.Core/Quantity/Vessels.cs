@@ -15,9 +15,10 @@ public static class Vessels
         var mix = pair.ColourGrams + pair.DeveloperGrams;
         var most = Holds(thickness);
         int goes = (int)Math.Ceiling(mix.Value / most.Value);
-        string holds = $"The {pair.Name} pair is {mix}; the {(thickness == Thickness.Cream ? "bowl takes half" : "bottle takes two thirds")} of its room, {most}.";
-        return goes < 2 ? null : goes <= Values.MostGoes
-            ? new Because("DO12", $"{holds} It is mixed in {goes} goes of {(mix * (1.0 / goes)).Tenths()}.", Topic.Bench)
+        string holds =
+            $"The {pair.Name} pair is {mix}; the {(thickness == Thickness.Cream ? "bowl takes half" : "bottle takes two thirds")} of its room, {most}.";
+        return goes < 2 ? null
+            : goes <= Values.MostGoes ? new Because("DO12", $"{holds} It is mixed in {goes} goes of {(mix * (1.0 / goes)).Tenths()}.", Topic.Bench)
             : new Because("DO12", $"{holds} That is more than {Values.MostGoes} goes: two sittings, one half of the head each, or the chair.", Topic.Attention);
     }
 

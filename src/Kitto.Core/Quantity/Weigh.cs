@@ -23,7 +23,14 @@ public static class Weigh
     /// <param name="step">Step of the scale.</param>
     /// <param name="unopened">The colour goes in whole tubes: nothing is decanted, so nothing is filled over.</param>
     public static Pair Out(
-        Portion portion, IReadOnlyList<MixPart> parts, double ratio, IReadOnlyList<(Volume Volume, double Share)> blend, Thickness thickness, Grams step, bool unopened = false)
+        Portion portion,
+        IReadOnlyList<MixPart> parts,
+        double ratio,
+        IReadOnlyList<(Volume Volume, double Share)> blend,
+        Thickness thickness,
+        Grams step,
+        bool unopened = false
+    )
     {
         double grid = Math.Max(step.Value, 0.1);
         int colour = Math.Max(1, (int)Math.Ceiling(portion.Mix.Value / (1 + ratio) / grid - 1e-9));
@@ -33,7 +40,10 @@ public static class Weigh
         }
 
         int developer = (int)Math.Round(colour * ratio);
-        double kept = unopened ? 0 : thickness == Thickness.Liquid ? Values.LiquidKeptGrams : Values.CreamKeptGrams;
+        double kept =
+            unopened ? 0
+            : thickness == Thickness.Liquid ? Values.LiquidKeptGrams
+            : Values.CreamKeptGrams;
         double[] shares = new double[Math.Max(parts.Count, blend.Count)];
         for (int i = 0; i < parts.Count; i++)
         {
@@ -59,8 +69,15 @@ public static class Weigh
             strengths[i] = new StrengthGrams(blend[i].Volume, At(steps[i], grid));
         }
 
-        return new Pair(portion.Name, At(colour, grid), At(developer, grid), colourParts, strengths,
-            Grams.Of(Math.Round(colour * grid + kept, 3)), Grams.Of(Math.Round(developer * grid + Values.LiquidKeptGrams, 3)));
+        return new Pair(
+            portion.Name,
+            At(colour, grid),
+            At(developer, grid),
+            colourParts,
+            strengths,
+            Grams.Of(Math.Round(colour * grid + kept, 3)),
+            Grams.Of(Math.Round(developer * grid + Values.LiquidKeptGrams, 3))
+        );
     }
 
     /// <summary>Whole steps in given shares whose sum is exact: largest remainders first, ties to the earlier part.</summary>

@@ -9,12 +9,16 @@ public enum RuleKind
 {
     /// <summary>No kit, whatever else. It has no switch.</summary>
     Stop,
+
     /// <summary>The kit may be made; its main sachets may not be mixed until cleared.</summary>
     Hold,
+
     /// <summary>Said aloud and acknowledged; the kit is allowed.</summary>
     Caution,
+
     /// <summary>Practitioners disagree: the house chooses.</summary>
     School,
+
     /// <summary>How the trade works.</summary>
     Rule,
 }
@@ -36,7 +40,11 @@ public sealed record Rule(string Id, string Area, RuleKind Kind, string Says, IR
 /// <summary>The book of rules, as data: book.json beside this file, its numbers filled in from <see cref="Values"/>.</summary>
 public static class RuleBook
 {
-    private static readonly JsonSerializerOptions Options = new() { PropertyNamingPolicy = JsonNamingPolicy.CamelCase, Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    private static readonly JsonSerializerOptions Options = new()
+    {
+        PropertyNamingPolicy = JsonNamingPolicy.CamelCase,
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+    };
 
     /// <summary>All rules: safety first, then in the order of the work.</summary>
     public static IReadOnlyList<Rule> All { get; } = Read();
@@ -55,7 +63,14 @@ public static class RuleBook
 
     private static Rule[] Read()
     {
-        using var book = typeof(RuleBook).Assembly.GetManifestResourceStream("Kitto.Core.Rules.book.json") ?? throw new InvalidOperationException("The book of rules is missing.");
-        return [.. JsonSerializer.Deserialize<Rule[]>(book, Options)!.Select(r => r with { Says = Number.Fill(r.Says), Options = r.Options?.Select(o => o with { Says = Number.Fill(o.Says) }).ToList() })];
+        using var book =
+            typeof(RuleBook).Assembly.GetManifestResourceStream("Kitto.Core.Rules.book.json")
+            ?? throw new InvalidOperationException("The book of rules is missing.");
+        return
+        [
+            .. JsonSerializer
+                .Deserialize<Rule[]>(book, Options)!
+                .Select(r => r with { Says = Number.Fill(r.Says), Options = r.Options?.Select(o => o with { Says = Number.Fill(o.Says) }).ToList() }),
+        ];
     }
 }

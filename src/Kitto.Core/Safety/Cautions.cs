@@ -18,7 +18,10 @@ public static class Cautions
         var client = read.Client;
         if (client.Pregnant || client.Conditions.Any(c => Conditions.Rule(c) == "SA20"))
         {
-            yield return Caution("SA20", "Pregnant or breastfeeding: ask the doctor or midwife first. Many wait until after the first three months; a gloss or a shadow off the scalp touches less.");
+            yield return Caution(
+                "SA20",
+                "Pregnant or breastfeeding: ask the doctor or midwife first. Many wait until after the first three months; a gloss or a shadow off the scalp touches less."
+            );
         }
 
         var asked = client.Conditions.Where(c => Conditions.Rule(c) == "SA21").Select(Conditions.Says).ToList();
@@ -41,19 +44,28 @@ public static class Cautions
 
         if (client.Conditions.Any(c => Conditions.Rule(c) == "SA24") || (atHome && read.Hands.Who == Who.Alone && !read.Hands.Practised))
         {
-            yield return Caution("SA24", client.Conditions.Any(c => Conditions.Rule(c) == "SA24")
-                ? "She sees or reads poorly: larger type, steps read out, and a helper asked for."
-                : "Alone and for the first time: ask whether someone can help with the back.");
+            yield return Caution(
+                "SA24",
+                client.Conditions.Any(c => Conditions.Rule(c) == "SA24")
+                    ? "She sees or reads poorly: larger type, steps read out, and a helper asked for."
+                    : "Alone and for the first time: ask whether someone can help with the back."
+            );
         }
 
         if (read.Hair.Lengths is { History: LengthHistory.Unknown or LengthHistory.BoxDye, Metal: null })
         {
-            yield return Caution("SA4", "What is on the lengths is not known for certain. Ask for a lock and lay it in 20 vol developer for half an hour before anything is mixed: heat, bubbles, smell or another colour mean metal.");
+            yield return Caution(
+                "SA4",
+                "What is on the lengths is not known for certain. Ask for a lock and lay it in 20 vol developer for half an hour before anything is mixed: heat, bubbles, smell or another colour mean metal."
+            );
         }
 
         foreach (var gone in read.Hair.Lengths.Timeline.Where(p => p.What is Treatment.Henna or Treatment.Metallic && !p.CanBeOn(read.Hair.LengthCm)))
         {
-            yield return Caution("SA4", $"{(gone.What == Treatment.Henna ? "Henna" : "Metallic dye")} was put on {Timeline.Ago(gone.DaysAgo)}. Even slow hair has grown {gone.LeastGrownCm():0} cm since and hers is {read.Hair.LengthCm:0} cm, so it has been cut off; if in doubt, lay a lock in developer.");
+            yield return Caution(
+                "SA4",
+                $"{(gone.What == Treatment.Henna ? "Henna" : "Metallic dye")} was put on {Timeline.Ago(gone.DaysAgo)}. Even slow hair has grown {gone.LeastGrownCm():0} cm since and hers is {read.Hair.LengthCm:0} cm, so it has been cut off; if in doubt, lay a lock in developer."
+            );
         }
 
         if (service != Service.Gloss)
@@ -62,7 +74,10 @@ public static class Cautions
             double regrowth = onTheDay.MeanRegrowth.Value;
             if (regrowth < limit)
             {
-                yield return Caution("RD12", $"Regrowth of {regrowth:0.#} mm is too short to stay inside: every slip lands on coloured hair. In about {read.Rate.DaysFor(limit - regrowth)} days it will be {limit:0} mm.");
+                yield return Caution(
+                    "RD12",
+                    $"Regrowth of {regrowth:0.#} mm is too short to stay inside: every slip lands on coloured hair. In about {read.Rate.DaysFor(limit - regrowth)} days it will be {limit:0} mm."
+                );
             }
 
             if (Uneven(onTheDay) is { } uneven)
@@ -76,7 +91,10 @@ public static class Cautions
                 double seen = read.MeanRegrowth.Value;
                 if (Math.Abs(seen - expected) > Values.GrowthTolerance * expected)
                 {
-                    yield return Caution("RD5", $"{(read.Grown.Count == 0 ? "Hair grows" : "Hers grows")} about {read.Rate.Mean:0.0} mm a month, so {days} days make {expected:0} mm; {seen:0.#} mm was read. Measure again, or ask when it was last coloured.");
+                    yield return Caution(
+                        "RD5",
+                        $"{(read.Grown.Count == 0 ? "Hair grows" : "Hers grows")} about {read.Rate.Mean:0.0} mm a month, so {days} days make {expected:0} mm; {seen:0.#} mm was read. Measure again, or ask when it was last coloured."
+                    );
                 }
             }
         }
@@ -96,10 +114,16 @@ public static class Cautions
     {
         double Mean(params Zone[] zones) => zones.Average(z => reading.Zones[(int)z].Regrowth.Value);
         var grey = reading.Included.Select(z => z.Read.Grey.Value).Distinct().ToList();
-        double back = Mean(Zone.LeftBack, Zone.RightBack, Zone.Nape), front = Mean(Zone.FrontHairline, Zone.LeftFront, Zone.RightFront);
+        double back = Mean(Zone.LeftBack, Zone.RightBack, Zone.Nape),
+            front = Mean(Zone.FrontHairline, Zone.LeftFront, Zone.RightFront);
         return back > Values.LongerBack * front && front > 0
-            ? Caution("RD6", $"The back has grown out {back:0} mm, the front {front:0}: it was done less often. Each is sized by its own.")
-            : grey is [>= .3 and < 1] ? Caution("RD3", $"White was read as {Share.Of(grey[0])} all over. Hairline, temples and part line usually carry most, back and nape least: look at each.") : null;
+                ? Caution("RD6", $"The back has grown out {back:0} mm, the front {front:0}: it was done less often. Each is sized by its own.")
+            : grey is [>= .3 and < 1]
+                ? Caution(
+                    "RD3",
+                    $"White was read as {Share.Of(grey[0])} all over. Hairline, temples and part line usually carry most, back and nape least: look at each."
+                )
+            : null;
     }
 
     private static Because Caution(string rule, string says) => new(rule, says, Topic.Caution);

@@ -13,8 +13,10 @@ public enum AnswersStand
 {
     /// <summary>Never asked.</summary>
     Never,
+
     /// <summary>Given before the last kit was signed, or too long ago: to be confirmed.</summary>
     ToConfirm,
+
     /// <summary>Given or confirmed for the kit that comes now.</summary>
     Current,
 }
@@ -30,7 +32,16 @@ public enum AnswersStand
 /// <param name="PutOn">What was put on the hair, as remembered; empty: nothing ever.</param>
 /// <param name="Other">Anything else, in her words; the colourist decides (SA21).</param>
 public sealed record Consultation(
-    DateOnly BirthDate, bool Reactions, bool BlackHenna, bool Pregnant, Scalp Scalp, IReadOnlyList<string> Conditions, bool NewMedicine, IReadOnlyList<Remembered> PutOn, string Other)
+    DateOnly BirthDate,
+    bool Reactions,
+    bool BlackHenna,
+    bool Pregnant,
+    Scalp Scalp,
+    IReadOnlyList<string> Conditions,
+    bool NewMedicine,
+    IReadOnlyList<Remembered> PutOn,
+    string Other
+)
 {
     /// <summary>Version of the document.</summary>
     public const string Version = "consultation/1";
@@ -50,11 +61,19 @@ public sealed record Consultation(
     /// <summary>These answers, and what earlier ones told that they leave out: what was put on the hair and can stop a kit is not forgotten because it is not said again.</summary>
     /// <param name="earlier">Earlier answers that were not corrected.</param>
     /// <param name="born">The youngest day of birth that was ever given; null: these.</param>
-    public Consultation With(IEnumerable<Consultation> earlier, DateOnly? born) => this with
-    {
-        BirthDate = born > BirthDate ? born.Value : BirthDate,
-        PutOn = [.. PutOn, .. earlier.SelectMany(e => e.PutOn).Where(p => p.What is Treatment.Henna or Treatment.Metallic or Treatment.Straightened && !PutOn.Contains(p)).Distinct()],
-    };
+    public Consultation With(IEnumerable<Consultation> earlier, DateOnly? born) =>
+        this with
+        {
+            BirthDate = born > BirthDate ? born.Value : BirthDate,
+            PutOn =
+            [
+                .. PutOn,
+                .. earlier
+                    .SelectMany(e => e.PutOn)
+                    .Where(p => p.What is Treatment.Henna or Treatment.Metallic or Treatment.Straightened && !PutOn.Contains(p))
+                    .Distinct(),
+            ],
+        };
 
     /// <summary>Whether something is new that asks for a new skin test (SA5).</summary>
     public bool AsksForNewSkinTest => NewMedicine || Conditions.Any(c => Safety.Conditions.Rule(c) == "SA5");
@@ -77,8 +96,15 @@ public sealed record Consultation(
     {
         var timeline = Timeline(today);
         double length = lengthCm ?? 120;
-        var hair = new Hair(Texture.Medium, Density.Medium, Porosity.Normal, Level.Of(5), length,
-            new Lengths(Level.Of(5), Shade.Tone.Neutral, Head.Timeline.Left(timeline, length), false) { Timeline = timeline }, null);
+        var hair = new Hair(
+            Texture.Medium,
+            Density.Medium,
+            Porosity.Normal,
+            Level.Of(5),
+            length,
+            new Lengths(Level.Of(5), Shade.Tone.Neutral, Head.Timeline.Left(timeline, length), false) { Timeline = timeline },
+            null
+        );
         var client = new ClientFacts(AgeOn(today), true, Reactions, BlackHenna, Pregnant, Scalp, Conditions, NewMedicine, null, null, null);
         return Safety.Stops.Of(new Reading(client, hair, [], new Quantity.Hands(Quantity.Who.Alone, false, []), null));
     }

@@ -9,10 +9,13 @@ public enum GateState
 {
     /// <summary>Its main sachets may not be mixed yet, or not any longer.</summary>
     Locked,
+
     /// <summary>They may be mixed.</summary>
     Open,
+
     /// <summary>Colour is on the head: steps, rinse clock and words for an emergency stay, whatever else happens. A stop then means: rinse now.</summary>
     SeeThrough,
+
     /// <summary>Nothing of it may be used, now or later.</summary>
     Stopped,
 }
@@ -22,12 +25,16 @@ public enum LockKind
 {
     /// <summary>It has not been posted.</summary>
     InStudio,
+
     /// <summary>It was reported, or a newer one took its place.</summary>
     Over,
+
     /// <summary>A skin test is wanted, is being watched, waits for her word, or is too old (SA5).</summary>
     Skin,
+
     /// <summary>A strand test is wanted (SA12).</summary>
     Strand,
+
     /// <summary>The strand came out otherwise than right, and the colourist has not yet looked at it (SA12).</summary>
     Colourist,
 }
@@ -37,14 +44,19 @@ public enum SkinStage
 {
     /// <summary>Not put on yet.</summary>
     NotYet,
+
     /// <summary>On, and not yet its full hours.</summary>
     Watching,
+
     /// <summary>Its hours are over: to be reported.</summary>
     ToReport,
+
     /// <summary>Clear and still counting.</summary>
     Clear,
+
     /// <summary>Clear once, but too long ago.</summary>
     Expired,
+
     /// <summary>Reacted.</summary>
     Reacted,
 }
@@ -70,14 +82,15 @@ public sealed record TestStand(IReadOnlyList<SkinStand> Skin, bool StrandNeeded,
     public bool StrandClear => Strand is null ? !StrandNeeded : Strand.Result == StrandResult.Right && Released;
 
     /// <summary>How far she is, in one word.</summary>
-    public TestsStand Far => this switch
-    {
-        { SkinClear: true, StrandClear: true } => TestsStand.Clear,
-        { SkinClear: true } => TestsStand.StrandToCome,
-        _ when Skin.Any(s => s.Stage is SkinStage.NotYet or SkinStage.Expired) => TestsStand.None,
-        _ when Skin.Any(s => s.Stage == SkinStage.ToReport) => TestsStand.ToReport,
-        _ => TestsStand.Watching,
-    };
+    public TestsStand Far =>
+        this switch
+        {
+            { SkinClear: true, StrandClear: true } => TestsStand.Clear,
+            { SkinClear: true } => TestsStand.StrandToCome,
+            _ when Skin.Any(s => s.Stage is SkinStage.NotYet or SkinStage.Expired) => TestsStand.None,
+            _ when Skin.Any(s => s.Stage == SkinStage.ToReport) => TestsStand.ToReport,
+            _ => TestsStand.Watching,
+        };
 }
 
 /// <summary>What the gate needs to know of a kit.</summary>
@@ -90,7 +103,17 @@ public sealed record TestStand(IReadOnlyList<SkinStand> Skin, bool StrandNeeded,
 /// <param name="PostedAt">When it was posted, UTC; null: not yet.</param>
 /// <param name="StoppedAt">When it was stopped, UTC; null: never. A kit that was stopped stays so, also when it was put away.</param>
 /// <param name="TransitDays">Days the post takes to her, 0 to 14.</param>
-public sealed record GateKit(Guid Id, IReadOnlyList<string> Lines, bool StrandNeeded, int SkinDays, KitStep Step, DateTime SignedAt, DateTime? PostedAt, DateTime? StoppedAt, int TransitDays);
+public sealed record GateKit(
+    Guid Id,
+    IReadOnlyList<string> Lines,
+    bool StrandNeeded,
+    int SkinDays,
+    KitStep Step,
+    DateTime SignedAt,
+    DateTime? PostedAt,
+    DateTime? StoppedAt,
+    int TransitDays
+);
 
 /// <summary>Why a kit is locked, in words.</summary>
 /// <param name="Kind">What sort.</param>
@@ -136,7 +159,8 @@ public static class Gate
         var tests = Tests(record, kit, now);
         var locks = Locks(kit, tests);
         bool onHead = run.OnHead(now);
-        var state = onHead ? GateState.SeeThrough
+        var state =
+            onHead ? GateState.SeeThrough
             : stops.Count > 0 ? GateState.Stopped
             // What she has begun while it was open is not shut in her hands by a test that grows too old.
             : run.InHand(now) ? GateState.SeeThrough
@@ -180,15 +204,21 @@ public static class Gate
         }
 
         var from = record.TestsCountFrom ?? DateTime.MinValue;
-        SafetyEvent? Clear(SafetyEvent on) => record.Events.FirstOrDefault(e => e.Kind == SafetyKind.SkinClear && e.Of == on.Id && e.SaidAt >= on.At.AddHours(Values.SkinTestHours));
-        var newest = record.Events.Where(e => e.Kind == SafetyKind.SkinOn && e.Line == line && e.At >= from && !record.IsCorrected(e.Id) && (e.Kit == kit.Id || Clear(e) is not null)).MaxBy(e => e.At);
+        SafetyEvent? Clear(SafetyEvent on) =>
+            record.Events.FirstOrDefault(e => e.Kind == SafetyKind.SkinClear && e.Of == on.Id && e.SaidAt >= on.At.AddHours(Values.SkinTestHours));
+        var newest = record
+            .Events.Where(e =>
+                e.Kind == SafetyKind.SkinOn && e.Line == line && e.At >= from && !record.IsCorrected(e.Id) && (e.Kit == kit.Id || Clear(e) is not null)
+            )
+            .MaxBy(e => e.At);
         if (newest is null)
         {
             return new SkinStand(line, SkinStage.NotYet);
         }
 
         var ready = newest.At.AddHours(Values.SkinTestHours);
-        var stage = Clear(newest) is null ? (now < ready ? SkinStage.Watching : SkinStage.ToReport)
+        var stage =
+            Clear(newest) is null ? (now < ready ? SkinStage.Watching : SkinStage.ToReport)
             : now > newest.At.AddDays(kit.SkinDays) ? SkinStage.Expired
             : SkinStage.Clear;
         return new SkinStand(line, stage, newest, ready);
@@ -199,7 +229,16 @@ public static class Gate
         var found = new List<Lock>();
         if (kit.Step is KitStep.Reported or KitStep.Closed)
         {
-            found.Add(new Lock(LockKind.Over, new Because("SA5", kit.Step == KitStep.Reported ? "This kit was reported and is done." : "A newer kit has taken the place of this one.", Topic.Tests)));
+            found.Add(
+                new Lock(
+                    LockKind.Over,
+                    new Because(
+                        "SA5",
+                        kit.Step == KitStep.Reported ? "This kit was reported and is done." : "A newer kit has taken the place of this one.",
+                        Topic.Tests
+                    )
+                )
+            );
         }
         else if (kit.PostedAt is null || kit.Step is KitStep.Signed or KitStep.Packed)
         {
@@ -208,24 +247,42 @@ public static class Gate
 
         foreach (var skin in tests.Skin.Where(s => s.Stage != SkinStage.Clear))
         {
-            found.Add(new Lock(LockKind.Skin, new Because("SA5", skin.Stage switch
-            {
-                SkinStage.NotYet => "No skin test yet.",
-                SkinStage.Watching => $"The skin test is on; its {Values.SkinTestHours} hours are not over.",
-                SkinStage.ToReport => $"The {Values.SkinTestHours} hours of the skin test are over and nobody has said how it is.",
-                SkinStage.Expired => $"The skin test is more than {kit.SkinDays} days old.",
-                SkinStage.Reacted => "A reaction was reported.",
-                SkinStage.Clear => "",
-                _ => throw new ArgumentOutOfRangeException(nameof(tests)),
-            }, Topic.Tests)));
+            found.Add(
+                new Lock(
+                    LockKind.Skin,
+                    new Because(
+                        "SA5",
+                        skin.Stage switch
+                        {
+                            SkinStage.NotYet => "No skin test yet.",
+                            SkinStage.Watching => $"The skin test is on; its {Values.SkinTestHours} hours are not over.",
+                            SkinStage.ToReport => $"The {Values.SkinTestHours} hours of the skin test are over and nobody has said how it is.",
+                            SkinStage.Expired => $"The skin test is more than {kit.SkinDays} days old.",
+                            SkinStage.Reacted => "A reaction was reported.",
+                            SkinStage.Clear => "",
+                            _ => throw new ArgumentOutOfRangeException(nameof(tests)),
+                        },
+                        Topic.Tests
+                    )
+                )
+            );
         }
 
         if (!tests.StrandClear)
         {
             bool waits = tests.Strand is not null && !tests.Released;
-            found.Add(new Lock(waits ? LockKind.Colourist : LockKind.Strand, new Because("SA12",
-                waits ? "A strand came out otherwise than right: the colourist looks at it before anything is mixed."
-                : tests.Strand is null ? "No strand test yet." : "The strand test is done again.", Topic.Tests)));
+            found.Add(
+                new Lock(
+                    waits ? LockKind.Colourist : LockKind.Strand,
+                    new Because(
+                        "SA12",
+                        waits ? "A strand came out otherwise than right: the colourist looks at it before anything is mixed."
+                            : tests.Strand is null ? "No strand test yet."
+                            : "The strand test is done again.",
+                        Topic.Tests
+                    )
+                )
+            );
         }
 
         return found;

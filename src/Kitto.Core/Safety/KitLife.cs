@@ -72,7 +72,10 @@ public static class KitLife
 
         if (kit.PostedAt is not { } posted || kit.Step != KitStep.Posted)
         {
-            return Taken.Not("", kit.PostedAt is null ? "This kit has not been posted yet, and the test uses its own sachet. Wait until it is there." : "This kit is over.");
+            return Taken.Not(
+                "",
+                kit.PostedAt is null ? "This kit has not been posted yet, and the test uses its own sachet. Wait until it is there." : "This kit is over."
+            );
         }
 
         var stand = Gate.Tests(record, kit, who.Now).Skin.First(s => s.Line == line);
@@ -83,10 +86,18 @@ public static class KitLife
 
         // What is said of the past must fit the post; what is put on at this moment is in her hands, however quick the post was.
         var there = posted.Date.AddDays(kit.TransitDays);
-        var from = there < posted ? posted : there > who.Now - JustNow ? Later(posted, who.Now - JustNow) : there;
+        var from =
+            there < posted ? posted
+            : there > who.Now - JustNow ? Later(posted, who.Now - JustNow)
+            : there;
         // What is typed holds whole minutes: the minute of posting counts as after it.
         return at < from.AddMinutes(-1) || at > who.Now + Ahead
-            ? Taken.Not("at", at < from ? "That was before the kit can have been there; the test uses its own sachet." : "This is in the future.", from, who.Now)
+            ? Taken.Not(
+                "at",
+                at < from ? "That was before the kit can have been there; the test uses its own sachet." : "This is in the future.",
+                from,
+                who.Now
+            )
             : new([new SafetyEvent(who.Id, SafetyKind.SkinOn, kit.Id, at > who.Now ? who.Now : Later(at, posted), who.Now, who.By) { Line = line }]);
     }
 
@@ -140,13 +151,38 @@ public static class KitLife
             var from = clear.AddMinutes(minutes ?? Values.StrandTestLeastMinutes);
             if (who.Now < from)
             {
-                return Taken.Not("minutes", "The strand cannot have been on so long: it is mixed only once the skin test is clear. Leave it on for its time, then look.", from);
+                return Taken.Not(
+                    "minutes",
+                    "The strand cannot have been on so long: it is mixed only once the skin test is clear. Leave it on for its time, then look.",
+                    from
+                );
             }
         }
 
-        var said = new SafetyEvent(who.Id, SafetyKind.Strand, kit.Id, who.Now, who.Now, who.By) { Result = result, Minutes = minutes, Line = kit.Lines[0] };
-        return result != StrandResult.Damaged ? new([said])
-            : new([said, new SafetyEvent(Next(who.Id), SafetyKind.Stop, null, who.Now, who.Now, who.By, "The strand test damaged the hair. No colour; a plan of conditioning, and the salon.") { Rule = "SA6", Source = $"strand:{who.Id:N}" }]);
+        var said = new SafetyEvent(who.Id, SafetyKind.Strand, kit.Id, who.Now, who.Now, who.By)
+        {
+            Result = result,
+            Minutes = minutes,
+            Line = kit.Lines[0],
+        };
+        return result != StrandResult.Damaged
+            ? new([said])
+            : new([
+                said,
+                new SafetyEvent(
+                    Next(who.Id),
+                    SafetyKind.Stop,
+                    null,
+                    who.Now,
+                    who.Now,
+                    who.By,
+                    "The strand test damaged the hair. No colour; a plan of conditioning, and the salon."
+                )
+                {
+                    Rule = "SA6",
+                    Source = $"strand:{who.Id:N}",
+                },
+            ]);
     }
 
     /// <summary>The colourist has looked at a strand that was not right and lets it go on, with another time where one is agreed.</summary>
@@ -165,7 +201,9 @@ public static class KitLife
     /// <param name="who">Who says it.</param>
     public static Taken Found(IEnumerable<Because> stops, bool news, string source, Speaker who)
     {
-        var events = stops.Select((b, i) => new SafetyEvent(Next(who.Id, i), SafetyKind.Stop, null, who.Now, who.Now, who.By, Cut(b.Says)) { Rule = b.Rule, Source = source }).ToList();
+        var events = stops
+            .Select((b, i) => new SafetyEvent(Next(who.Id, i), SafetyKind.Stop, null, who.Now, who.Now, who.By, Cut(b.Says)) { Rule = b.Rule, Source = source })
+            .ToList();
         if (news)
         {
             events.Add(new SafetyEvent(Next(who.Id, 100), SafetyKind.News, null, who.Now, who.Now, who.By) { Source = source });
@@ -182,8 +220,9 @@ public static class KitLife
 
     /// <summary>Second step: what was doubted counts no longer for a kit that is signed from now on. A kit that was stopped stays stopped.</summary>
     public static Taken Correct(SafetyRecord record, Guid what, Speaker who) =>
-        record.Doubt(what) is not { } doubt ? Taken.Not("", "Say first why it was a mistake.")
-        : new([new SafetyEvent(who.Id, SafetyKind.Corrected, null, who.Now, who.Now, who.By, doubt.Says) { Of = what }]);
+        record.Doubt(what) is not { } doubt
+            ? Taken.Not("", "Say first why it was a mistake.")
+            : new([new SafetyEvent(who.Id, SafetyKind.Corrected, null, who.Now, who.Now, who.By, doubt.Says) { Of = what }]);
 
     /// <summary>Whether a word of a run is taken. A run begins only where the gate stood open at that moment; what happens in it is taken however late it comes.</summary>
     /// <param name="record">What was said of her.</param>

@@ -26,7 +26,10 @@ public readonly record struct RoughDate(int Year, int? Month, int? Day)
         date = default;
         for (int i = 0; i < Forms.Length; i++)
         {
-            if (DateOnly.TryParseExact((text ?? "").Trim(), Forms[i], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) && day.Year is >= 1900 and <= 2200)
+            if (
+                DateOnly.TryParseExact((text ?? "").Trim(), Forms[i], CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+                && day.Year is >= 1900 and <= 2200
+            )
             {
                 date = new RoughDate(day.Year, i < 2 ? day.Month : null, i < 1 ? day.Day : null);
                 return true;
@@ -37,8 +40,20 @@ public readonly record struct RoughDate(int Year, int? Month, int? Day)
     }
 
     /// <summary>In words: "12 June 2024", "June 2024", "2024".</summary>
-    public string Says() => Earliest.ToString(Day is not null ? "d MMMM yyyy" : Month is not null ? "MMMM yyyy" : "yyyy", CultureInfo.InvariantCulture);
+    public string Says() =>
+        Earliest.ToString(
+            Day is not null ? "d MMMM yyyy"
+                : Month is not null ? "MMMM yyyy"
+                : "yyyy",
+            CultureInfo.InvariantCulture
+        );
 
     /// <summary>As it is written in documents.</summary>
-    public override string ToString() => Earliest.ToString(Day is not null ? Forms[0] : Month is not null ? Forms[1] : Forms[2], CultureInfo.InvariantCulture);
+    public override string ToString() =>
+        Earliest.ToString(
+            Day is not null ? Forms[0]
+                : Month is not null ? Forms[1]
+                : Forms[2],
+            CultureInfo.InvariantCulture
+        );
 }

@@ -7,20 +7,28 @@ public enum SafetyKind
 {
     /// <summary>Something burned, itched, swelled or went red: SA1 from then on.</summary>
     Reaction,
+
     /// <summary>A skin test was put on.</summary>
     SkinOn,
+
     /// <summary>A skin test was found clear.</summary>
     SkinClear,
+
     /// <summary>A strand test was looked at.</summary>
     Strand,
+
     /// <summary>After a strand test that was not right the colourist has looked at it and lets it go on.</summary>
     Released,
+
     /// <summary>A stop was found in an answer, a reading or a date of birth.</summary>
     Stop,
+
     /// <summary>Something was answered that asks for a new skin test (SA5).</summary>
     News,
+
     /// <summary>First step of a correction: the colourist says why an earlier event was a mistake. Nothing follows from it yet.</summary>
     Doubted,
+
     /// <summary>Second step: the event that was doubted counts no longer. It stays in the record.</summary>
     Corrected,
 }
@@ -60,9 +68,14 @@ public sealed record SafetyEvent(Guid Id, SafetyKind Kind, Guid? Kit, DateTime A
     public bool Stops => Kind is SafetyKind.Reaction or SafetyKind.Stop;
 
     /// <summary>The rule and the sentence of a stop.</summary>
-    public Because Why => Kind == SafetyKind.Reaction
-        ? new Because("SA1", $"A reaction was reported{(Says.Length > 0 ? " " + Says : "")}. Never by kit from now on; a doctor and the salon in person decide.", Topic.Stop)
-        : new Because(Rule ?? "SA1", Says, Topic.Stop);
+    public Because Why =>
+        Kind == SafetyKind.Reaction
+            ? new Because(
+                "SA1",
+                $"A reaction was reported{(Says.Length > 0 ? " " + Says : "")}. Never by kit from now on; a doctor and the salon in person decide.",
+                Topic.Stop
+            )
+            : new Because(Rule ?? "SA1", Says, Topic.Stop);
 }
 
 /// <summary>Everything of one client that matters for safety, in the order it was taken down.</summary>

@@ -49,7 +49,10 @@ public static class SalonOnly
 
         if (hair.Roots is { } light && roots.Level.LighterThan(light.Level) >= Values.HalfLevel)
         {
-            yield return Salon("SH9", $"Lightened roots at level {light.Level} are still {Undertone.At(light.Level.Value)}; they cannot be toned to level {roots.Level}, and more violet is not the answer. Tone them at their own level and be content there, or lift more in the salon.");
+            yield return Salon(
+                "SH9",
+                $"Lightened roots at level {light.Level} are still {Undertone.At(light.Level.Value)}; they cannot be toned to level {roots.Level}, and more violet is not the answer. Tone them at their own level and be content there, or lift more in the salon."
+            );
         }
 
         if (Pushed(roots, lift) && line.Kind != LineKind.Lightener && !gloss)
@@ -71,12 +74,18 @@ public static class SalonOnly
 
         if (hair.Lengths.Coloured && lengths.Level.LighterThan(hair.Lengths.Level) >= Values.HalfLevel)
         {
-            yield return Salon("SV4", $"Her lengths are coloured and at level {hair.Lengths.Level}. Colour cannot make coloured hair lighter; level {lengths.Level} on them is salon work.");
+            yield return Salon(
+                "SV4",
+                $"Her lengths are coloured and at level {hair.Lengths.Level}. Colour cannot make coloured hair lighter; level {lengths.Level} on them is salon work."
+            );
         }
 
         if (hair.Lengths is { Bright: true, Level.Value: < 9 } bright && lengths.Level.LighterThan(bright.Level) >= 1)
         {
-            yield return Salon("SH9", $"Lightened hair at level {bright.Level} is still {Undertone.At(bright.Level.Value)}; it cannot be glossed to a pale level {lengths.Level}, and more violet is not the answer. Tone it at its own level and be content there, or lift more in the salon.");
+            yield return Salon(
+                "SH9",
+                $"Lightened hair at level {bright.Level} is still {Undertone.At(bright.Level.Value)}; it cannot be glossed to a pale level {lengths.Level}, and more violet is not the answer. Tone it at its own level and be content there, or lift more in the salon."
+            );
         }
     }
 

@@ -12,12 +12,18 @@ public static class Stops
         var client = reading.Client;
         if (client.Reactions)
         {
-            yield return Stop("SA1", "There was a reaction to hair colour before. Such an allergy is usually for life: never by kit. A doctor and the salon in person decide.");
+            yield return Stop(
+                "SA1",
+                "There was a reaction to hair colour before. Such an allergy is usually for life: never by kit. A doctor and the salon in person decide."
+            );
         }
 
         if (client.BlackHenna)
         {
-            yield return Stop("SA1", "A \"black henna\" tattoo, or a reaction to one, can mean an allergy to hair dye for life: never by kit. A doctor and the salon in person decide.");
+            yield return Stop(
+                "SA1",
+                "A \"black henna\" tattoo, or a reaction to one, can mean an allergy to hair dye for life: never by kit. A doctor and the salon in person decide."
+            );
         }
 
         if (client.SkinTest is { Result: SkinResult.Reacted })
@@ -46,13 +52,18 @@ public static class Stops
             bool henna = reading.Hair.Lengths.History == LengthHistory.Henna;
             string what = henna ? "Henna, which may hold metal salts," : "Metallic or progressive dye";
             var put = reading.Hair.StillOn().Where(p => p.What == (henna ? Treatment.Henna : Treatment.Metallic)).MinBy(p => p.DaysAgo);
-            string when = put is null ? "" : $" It was put on {Timeline.Ago(put.DaysAgo)}, and slow hair has grown only {put.LeastGrownCm():0} of {reading.Hair.LengthCm:0} cm since.";
+            string when = put is null
+                ? ""
+                : $" It was put on {Timeline.Ago(put.DaysAgo)}, and slow hair has grown only {put.LeastGrownCm():0} of {reading.Hair.LengthCm:0} cm since.";
             yield return Stop("SA4", $"{what} is on the hair.{when} Metal salts react with peroxide: no colour on this hair, roots too.");
         }
 
         if (reading.Hair.Lengths.Metal == MetalTest.Reacted)
         {
-            yield return Stop("SA4", "A lock of her hair reacted in developer: there is metal on it. No colour on this hair, roots too; the salon decides in person.");
+            yield return Stop(
+                "SA4",
+                "A lock of her hair reacted in developer: there is metal on it. No colour on this hair, roots too; the salon decides in person."
+            );
         }
 
         // Stretch or breakage: a plan of conditioning, and the salon (OU6).
@@ -63,7 +74,10 @@ public static class Stops
 
         if (Least(client.ChemicalServiceDaysAgo, reading.Hair.Lengths.LastStraightened()) is { } days && days <= Values.ChemicalServiceDays)
         {
-            yield return Stop("SA9", $"The hair was relaxed, permed or straightened {days} days ago. Wait until more than {Values.ChemicalServiceDays} days have passed.");
+            yield return Stop(
+                "SA9",
+                $"The hair was relaxed, permed or straightened {days} days ago. Wait until more than {Values.ChemicalServiceDays} days have passed."
+            );
         }
 
         foreach (string condition in client.Conditions.Where(c => Conditions.Rule(c) == "SA9"))
@@ -74,7 +88,8 @@ public static class Stops
 
     /// <summary>The stop for someone below the youngest age (SA2).</summary>
     /// <param name="age">Whole years.</param>
-    public static Because TooYoung(int age) => Stop("SA2", $"She is {age}. Hair colour is not intended for anyone below {Values.YoungestAge}; check your local code.");
+    public static Because TooYoung(int age) =>
+        Stop("SA2", $"She is {age}. Hair colour is not intended for anyone below {Values.YoungestAge}; check your local code.");
 
     private static int? Least(int? a, int? b) => a is null || b is null ? a ?? b : Math.Min(a.Value, b.Value);
 

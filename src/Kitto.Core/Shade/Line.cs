@@ -7,20 +7,28 @@ public enum Family
 {
     /// <summary>Neutral.</summary>
     N,
+
     /// <summary>Neutral, extra cover.</summary>
     NN,
+
     /// <summary>Ash on a green base.</summary>
     AG,
+
     /// <summary>Ash on a blue base.</summary>
     AB,
+
     /// <summary>Violet.</summary>
     V,
+
     /// <summary>Gold.</summary>
     G,
+
     /// <summary>Copper.</summary>
     C,
+
     /// <summary>Red.</summary>
     R,
+
     /// <summary>Beige.</summary>
     B,
 }
@@ -80,12 +88,16 @@ public enum LineKind
 {
     /// <summary>Permanent colour.</summary>
     Permanent,
+
     /// <summary>Permanent high-lift colour.</summary>
     HighLift,
+
     /// <summary>Demi-permanent colour: deposits, does not lift.</summary>
     Demi,
+
     /// <summary>Acidic gloss.</summary>
     Gloss,
+
     /// <summary>Lightener: salon only (SA8).</summary>
     Lightener,
 }
@@ -95,8 +107,10 @@ public enum Thickness
 {
     /// <summary>Cream.</summary>
     Cream,
+
     /// <summary>Gel.</summary>
     Gel,
+
     /// <summary>Liquid.</summary>
     Liquid,
 }
@@ -122,16 +136,26 @@ public sealed record ShadeOf(string Code, int Level, Family? Family)
     {
         switch (code)
         {
-            case "00" or Lightener: return new ShadeOf(code, 0, null);
-            case "0R": return new ShadeOf(code, 0, Shade.Family.R);
-            case "0G": return new ShadeOf(code, 0, Shade.Family.AG);
-            case "0B": return new ShadeOf(code, 0, Shade.Family.AB);
-            case "0V": return new ShadeOf(code, 0, Shade.Family.V);
+            case "00" or Lightener:
+                return new ShadeOf(code, 0, null);
+            case "0R":
+                return new ShadeOf(code, 0, Shade.Family.R);
+            case "0G":
+                return new ShadeOf(code, 0, Shade.Family.AG);
+            case "0B":
+                return new ShadeOf(code, 0, Shade.Family.AB);
+            case "0V":
+                return new ShadeOf(code, 0, Shade.Family.V);
         }
 
         int digits = code.TakeWhile(char.IsAsciiDigit).Count();
-        return digits is 1 or 2 && int.TryParse(code[..digits], out int level) && level is >= 1 and <= 12
-            && code.Length > digits && code[digits..].All(char.IsAsciiLetterUpper) && Enum.TryParse(code[digits..], out Family family)
+        return
+            digits is 1 or 2
+            && int.TryParse(code[..digits], out int level)
+            && level is >= 1 and <= 12
+            && code.Length > digits
+            && code[digits..].All(char.IsAsciiLetterUpper)
+            && Enum.TryParse(code[digits..], out Family family)
             ? new ShadeOf(code, level, family)
             : null;
     }
@@ -159,9 +183,22 @@ public sealed record Stocked(Volume Volume, bool ChairOnly);
 /// <param name="Shades">Its shades.</param>
 /// <param name="Out">Codes that are out of stock: no mix is searched among them.</param>
 public sealed record Line(
-    string Id, string Name, LineKind Kind, Thickness Thickness, double DeveloperPerColour, double? LengthsDeveloperPerColour,
-    IReadOnlyList<Stocked> Developers, Minutes Process, Minutes ProcessMin, Minutes ProcessMax, Minutes WorkingLife, Minutes LongestContact,
-    Grams Tube, IReadOnlyList<ShadeOf> Shades, IReadOnlyList<string> Out)
+    string Id,
+    string Name,
+    LineKind Kind,
+    Thickness Thickness,
+    double DeveloperPerColour,
+    double? LengthsDeveloperPerColour,
+    IReadOnlyList<Stocked> Developers,
+    Minutes Process,
+    Minutes ProcessMin,
+    Minutes ProcessMax,
+    Minutes WorkingLife,
+    Minutes LongestContact,
+    Grams Tube,
+    IReadOnlyList<ShadeOf> Shades,
+    IReadOnlyList<string> Out
+)
 {
     /// <summary>Months for which the line's leaflet lets a clear skin test count while nothing has changed, 0 to 6; 0: a new one for every kit (SA5).</summary>
     public int SkinTestMonths { get; init; }
@@ -216,19 +253,29 @@ public sealed record Shelf(IReadOnlyList<Line> Lines)
             Service.Gloss when house.Way<Toning>() != Toning.PermanentLow => (CompanionGloss, [LineKind.Gloss, LineKind.Demi]),
             Service.BaseLift => ("lantern-lift", [LineKind.HighLift, LineKind.Permanent]),
             // A soft wish, where the house blends and no line is named (SV7).
-            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.Way<WhiteHair>() == WhiteHair.Blend => ("halyard-demi", [LineKind.Demi, LineKind.Permanent]),
-            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss or Service.RootShadow or Service.Gloss => ("lantern-cream", new[] { LineKind.Permanent, LineKind.Demi }),
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.Way<WhiteHair>() == WhiteHair.Blend => (
+                "halyard-demi",
+                [LineKind.Demi, LineKind.Permanent]
+            ),
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss or Service.RootShadow or Service.Gloss => (
+                "lantern-cream",
+                new[] { LineKind.Permanent, LineKind.Demi }
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(goal)),
         };
         return goal.Service != Service.Lighten && named is not null ? Find(named)
-            : Find(id) is { } usual && kinds.Contains(usual.Kind) && (!stubborn || !Lines.Any(l => l.Mixable && l.Kind == usual.Kind && l.Thickness < usual.Thickness)) ? usual
+            : Find(id) is { } usual
+            && kinds.Contains(usual.Kind)
+            && (!stubborn || !Lines.Any(l => l.Mixable && l.Kind == usual.Kind && l.Thickness < usual.Thickness))
+                ? usual
             : kinds.SelectMany(k => Lines.Where(l => l.Kind == k).OrderBy(l => stubborn ? l.Thickness : 0)).FirstOrDefault(l => l.Mixable);
     }
 
     /// <summary>The line of a formula of its own for the lengths: the gloss that goes with every line, else the roots' own.</summary>
     /// <param name="service">The service; a gloss is its line's own.</param>
     /// <param name="roots">The line of the roots.</param>
-    public Line ForLengths(Service service, Line roots) => service == Service.Gloss ? roots
+    public Line ForLengths(Service service, Line roots) =>
+        service == Service.Gloss ? roots
         : Find(CompanionGloss) is { Kind: LineKind.Gloss, Mixable: true } companion ? companion
         : Lines.FirstOrDefault(l => l is { Kind: LineKind.Gloss, Mixable: true }) ?? roots;
 }

@@ -55,12 +55,20 @@ public static class LineCheck
 
         if (line.Process.Value < line.ProcessMin.Value || line.Process.Value > line.ProcessMax.Value || line.Process.Value < 1)
         {
-            yield return new FieldError("processMinutes", $"is {line.Process}, outside the line's own shortest and longest time", $"{Math.Max(1, line.ProcessMin.Value):0.#} to {line.ProcessMax.Value:0.#}");
+            yield return new FieldError(
+                "processMinutes",
+                $"is {line.Process}, outside the line's own shortest and longest time",
+                $"{Math.Max(1, line.ProcessMin.Value):0.#} to {line.ProcessMax.Value:0.#}"
+            );
         }
 
         if (line.LongestContact.Value < line.ProcessMax.Value)
         {
-            yield return new FieldError("longestContactMinutes", $"is {line.LongestContact}, shorter than processMax {line.ProcessMax}", $"{line.ProcessMax.Value:0.#} to 120");
+            yield return new FieldError(
+                "longestContactMinutes",
+                $"is {line.LongestContact}, shorter than processMax {line.ProcessMax}",
+                $"{line.ProcessMax.Value:0.#} to 120"
+            );
         }
 
         if (line.WorkingLife.Value < ShortestLife)
@@ -77,7 +85,13 @@ public static class LineCheck
         bool lightener = line.Kind == LineKind.Lightener;
         if (line.Shades.Any(s => (s.Code == ShadeOf.Lightener) != lightener))
         {
-            yield return new FieldError("shades", lightener ? "hold a colour, but this is a lightener" : $"hold {ShadeOf.Lightener}, but this is no lightener; the rules of safety go by the kind", lightener ? ShadeOf.Lightener : "codes of colours, such as 6N");
+            yield return new FieldError(
+                "shades",
+                lightener
+                    ? "hold a colour, but this is a lightener"
+                    : $"hold {ShadeOf.Lightener}, but this is no lightener; the rules of safety go by the kind",
+                lightener ? ShadeOf.Lightener : "codes of colours, such as 6N"
+            );
         }
         else if (!line.Shades.Any(s => lightener || s.Level > 0))
         {

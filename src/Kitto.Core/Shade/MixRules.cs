@@ -12,28 +12,40 @@ public enum Breach
 {
     /// <summary>Nothing.</summary>
     None = 0,
+
     /// <summary>A part too small to weigh (BE4).</summary>
     TooSmall = 1,
+
     /// <summary>Extra cover where there is little white to cover (SH4).</summary>
     ExtraCover = 2,
+
     /// <summary>A shade or their mean too far from the wished level (SH16).</summary>
     Level = 4,
+
     /// <summary>Too little of the wished family, or too much of another (SH18).</summary>
     Tone = 8,
+
     /// <summary>Too little neutral for the white hair (SH5).</summary>
     Neutral = 16,
+
     /// <summary>Ash on white hair with no red against it (SH6).</summary>
     Ash = 32,
+
     /// <summary>Shades more than a level apart (SH17).</summary>
     Neighbours = 64,
+
     /// <summary>More concentrate than a seasoning, or more than one kind (SH20).</summary>
     Concentrate = 128,
+
     /// <summary>More than three parts, or clear with nothing to dilute (SH21, SH24).</summary>
     Parts = 256,
+
     /// <summary>Opposites in one bowl (SH19).</summary>
     Opposites = 512,
+
     /// <summary>Forecast green (SH22).</summary>
     Green = 1024,
+
     /// <summary>Takes lengths deeper by more than half a level (SV14).</summary>
     Lengths = 2048,
 }
@@ -66,11 +78,15 @@ public sealed record MixRules(Wish Wish, Share Grey)
     /// <param name="porous">Whether the hair is porous.</param>
     internal static MixRules For(FormulaPlan formula, Share grey, IReadOnlyList<HairState> states, double least, bool porous = false)
     {
-        bool light = states.Any(s => s.Kind == HairKind.Lightened), natural = states.Any(s => s.Kind == HairKind.Natural);
+        bool light = states.Any(s => s.Kind == HairKind.Lightened),
+            natural = states.Any(s => s.Kind == HairKind.Natural);
         bool lifts = natural && formula.Line.IsPermanent && formula.Developer.Value > Values.DepositVolume;
         var rules = new MixRules(formula.Wish, grey)
         {
-            Each = formula.Line.Kind == LineKind.HighLift ? null : lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? 1.5 : 1,
+            Each =
+                formula.Line.Kind == LineKind.HighLift ? null
+                : lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? 1.5
+                : 1,
             Mean = lifts || (formula.Line.Kind == LineKind.Gloss && (light || porous)) ? (.5, 1) : (.5, .5),
             Covered = grey.Value >= Values.ExtraCoverFrom || (light && states.Any(s => s.Tone.Families.Any(Dye.Warm))),
             Least = least,
@@ -79,7 +95,14 @@ public sealed record MixRules(Wish Wish, Share Grey)
     }
 
     /// <summary>The least neutral that the white hair needs in the mix (SH5).</summary>
-    public double NeutralNeeded => Grey.Value switch { < .25 => 0, < .5 => .25, <= .75 => .5, _ => .75 };
+    public double NeutralNeeded =>
+        Grey.Value switch
+        {
+            < .25 => 0,
+            < .5 => .25,
+            <= .75 => .5,
+            _ => .75,
+        };
 
     /// <summary>Whether an ash would show its green or blue base; a high-lift shade is too pale for that.</summary>
     public bool AshShows => Grey.Value >= Values.AshShowsFrom && Each is not null;
@@ -88,17 +111,32 @@ public sealed record MixRules(Wish Wish, Share Grey)
     public bool WantsAsh => Wish.Tone.Families.Any(Ash);
 
     /// <summary>Whether a family is what is wished.</summary>
-    public bool Wished(Family? family) => family is { } f && (IsNeutral(f) ? Wish.Tone.IsNeutral : Wish.Tone.Families.Any(w => w == f || (AshForAsh && Ash(w) && Ash(f))));
+    public bool Wished(Family? family) =>
+        family is { } f && (IsNeutral(f) ? Wish.Tone.IsNeutral : Wish.Tone.Families.Any(w => w == f || (AshForAsh && Ash(w) && Ash(f))));
 
     /// <summary>What a mix does that a colourist would not sign, as far as its parts tell.</summary>
     internal Breach Of(in MixSums m)
     {
-        bool level = Each is not null && m.Depth > 0 && (Off(m.MeanLevel) > 1e-9 || Wish.Level.Value - m.Deepest > Reach(Wish.Level.Value, m.Deepest) + 1e-9 || m.Lightest - Wish.Level.Value > Reach(Wish.Level.Value, m.Lightest) + 1e-9);
-        double colour = 1 - m.Clear, concentrated = Wish.Level.Value <= 4 ? Values.MostConcentrateDeep : Values.MostConcentrate;
-        return (m.Smallest < Least - 1e-9 ? Breach.TooSmall : 0) | (m.Extra > 0 && !Covered ? Breach.ExtraCover : 0) | (level ? Breach.Level : 0)
-            | (MadeOfIt(m, colour) ? 0 : Breach.Tone) | (Covers(m) ? 0 : Breach.Neutral) | (StaysBrown(m) ? 0 : Breach.Ash)
-            | (Each is not null && m.Lightest - m.Deepest > Values.ShadesApart ? Breach.Neighbours : 0) | (m.Concentrates > 1 || m.Concentrate > concentrated + 1e-9 ? Breach.Concentrate : 0)
-            | (m.Parts > Values.MostParts || m.Depth <= 0 ? Breach.Parts : 0) | (Opposed(m) ? Breach.Opposites : 0);
+        bool level =
+            Each is not null
+            && m.Depth > 0
+            && (
+                Off(m.MeanLevel) > 1e-9
+                || Wish.Level.Value - m.Deepest > Reach(Wish.Level.Value, m.Deepest) + 1e-9
+                || m.Lightest - Wish.Level.Value > Reach(Wish.Level.Value, m.Lightest) + 1e-9
+            );
+        double colour = 1 - m.Clear,
+            concentrated = Wish.Level.Value <= 4 ? Values.MostConcentrateDeep : Values.MostConcentrate;
+        return (m.Smallest < Least - 1e-9 ? Breach.TooSmall : 0)
+            | (m.Extra > 0 && !Covered ? Breach.ExtraCover : 0)
+            | (level ? Breach.Level : 0)
+            | (MadeOfIt(m, colour) ? 0 : Breach.Tone)
+            | (Covers(m) ? 0 : Breach.Neutral)
+            | (StaysBrown(m) ? 0 : Breach.Ash)
+            | (Each is not null && m.Lightest - m.Deepest > Values.ShadesApart ? Breach.Neighbours : 0)
+            | (m.Concentrates > 1 || m.Concentrate > concentrated + 1e-9 ? Breach.Concentrate : 0)
+            | (m.Parts > Values.MostParts || m.Depth <= 0 ? Breach.Parts : 0)
+            | (Opposed(m) ? Breach.Opposites : 0);
     }
 
     /// <summary>What a mix of a line does that a colourist would not sign, as far as its parts tell.</summary>
@@ -152,8 +190,14 @@ public sealed record MixRules(Wish Wish, Share Grey)
         }
 
         double least = NeutralNeeded > .5 ? Values.OfFamilyOnWhite : Values.OfFamily;
-        return Wish.Tone.IsNeutral ? m.Neutral >= Values.OfNeutral * colour - 1e-9
-            : m.Have switch { 2 => m.Family >= least * colour - 1e-9, 1 => m.Seasoned > 0, _ => true };
+        return Wish.Tone.IsNeutral
+            ? m.Neutral >= Values.OfNeutral * colour - 1e-9
+            : m.Have switch
+            {
+                2 => m.Family >= least * colour - 1e-9,
+                1 => m.Seasoned > 0,
+                _ => true,
+            };
     }
 
     /// <summary>Whether it takes its own wish back: ash the warmth out of a warm wish, warmth the ash out of an ash; a tenth of red against the green of an ash is another matter (SH6).</summary>
@@ -170,7 +214,8 @@ public sealed record MixRules(Wish Wish, Share Grey)
 /// <summary>What a mix holds of all that the rules ask for: shares by what they are of, counts and levels.</summary>
 internal readonly record struct MixSums
 {
-    private readonly Vector512<double> one, two;
+    private readonly Vector512<double> one,
+        two;
 
     private MixSums(Vector512<double> one, Vector512<double> two) => (this.one, this.two) = (one, two);
 
@@ -219,7 +264,14 @@ internal readonly record struct MixSums
     public static MixSums Nothing(MixRules rules, Line line)
     {
         var wished = rules.Near(line).Where(s => rules.Wished(s.Family)).ToList();
-        return new MixSums(default, default) { Smallest = 1, Have = wished.Any(s => !s.Concentrate) ? 2 : wished.Count > 0 ? 1 : 0 };
+        return new MixSums(default, default)
+        {
+            Smallest = 1,
+            Have =
+                wished.Any(s => !s.Concentrate) ? 2
+                : wished.Count > 0 ? 1
+                : 0,
+        };
     }
 
     /// <summary>All of one shade.</summary>
@@ -229,19 +281,44 @@ internal readonly record struct MixSums
         var (family, wished) = (shade.Family, rules.Wished(shade.Family));
         bool neutral = family is { } f && MixRules.IsNeutral(f);
         return new MixSums(
-            Vector512.Create(If(neutral), If(family is Shade.Family.NN), If(wished && !shade.Concentrate), If(wished && shade.Concentrate), If(!wished && !neutral && family is not null), If(family is null), If(shade.Concentrate), If(shade.Level > 0)),
-            Vector512.Create(If(family is Shade.Family.AG), If(family is Shade.Family.AB), If(family is Shade.Family.V), If(family is Shade.Family.R), If(family is Shade.Family.C), If(family is Shade.Family.G or Shade.Family.B), shade.Level, 0))
-        { Parts = 1, Concentrates = shade.Concentrate ? 1 : 0, Deepest = shade.Level, Lightest = shade.Level };
+            Vector512.Create(
+                If(neutral),
+                If(family is Shade.Family.NN),
+                If(wished && !shade.Concentrate),
+                If(wished && shade.Concentrate),
+                If(!wished && !neutral && family is not null),
+                If(family is null),
+                If(shade.Concentrate),
+                If(shade.Level > 0)
+            ),
+            Vector512.Create(
+                If(family is Shade.Family.AG),
+                If(family is Shade.Family.AB),
+                If(family is Shade.Family.V),
+                If(family is Shade.Family.R),
+                If(family is Shade.Family.C),
+                If(family is Shade.Family.G or Shade.Family.B),
+                shade.Level,
+                0
+            )
+        )
+        {
+            Parts = 1,
+            Concentrates = shade.Concentrate ? 1 : 0,
+            Deepest = shade.Level,
+            Lightest = shade.Level,
+        };
     }
 
     /// <summary>With so much of a shade added.</summary>
-    public MixSums With(in MixSums shade, double share) => new(one + shade.one * share, two + shade.two * share)
-    {
-        Have = Have,
-        Parts = Parts + 1,
-        Concentrates = Concentrates + shade.Concentrates,
-        Smallest = Math.Min(Smallest, share),
-        Deepest = Deepest == 0 || (shade.Deepest > 0 && shade.Deepest < Deepest) ? shade.Deepest : Deepest,
-        Lightest = Math.Max(Lightest, shade.Lightest),
-    };
+    public MixSums With(in MixSums shade, double share) =>
+        new(one + shade.one * share, two + shade.two * share)
+        {
+            Have = Have,
+            Parts = Parts + 1,
+            Concentrates = Concentrates + shade.Concentrates,
+            Smallest = Math.Min(Smallest, share),
+            Deepest = Deepest == 0 || (shade.Deepest > 0 && shade.Deepest < Deepest) ? shade.Deepest : Deepest,
+            Lightest = Math.Max(Lightest, shade.Lightest),
+        };
 }

@@ -7,7 +7,8 @@ internal sealed class MixScorer
 {
     private readonly ApplicationTarget canvas;
     private readonly Colourant[] colourants;
-    private readonly Deposits[] onWhite, onPigment;
+    private readonly Deposits[] onWhite,
+        onPigment;
     private readonly int[] order;
 
     /// <summary>What every shade deposits on one kind of fibre, and the depth it gives a concentrate to go by.</summary>
@@ -18,8 +19,10 @@ internal sealed class MixScorer
         this.canvas = canvas;
         colourants = [.. shades.Select(s => new Colourant(s, canvas.Line, canvas.Developer))];
         var known = new Dictionary<Fibre, Deposits>();
-        Deposits On(Fibre fibre) => known.TryGetValue(fibre, out var found) ? found
-            : known[fibre] = new Deposits([.. colourants.Select(c => c.On(fibre))], [.. colourants.Select(c => c.Shade.Level > 0 ? c.Feeds(fibre) : 0)]);
+        Deposits On(Fibre fibre) =>
+            known.TryGetValue(fibre, out var found)
+                ? found
+                : known[fibre] = new Deposits([.. colourants.Select(c => c.On(fibre))], [.. colourants.Select(c => c.Shade.Level > 0 ? c.Feeds(fibre) : 0)]);
         onWhite = [.. canvas.Spots.Select(s => On(s.White))];
         onPigment = [.. canvas.Spots.Select(s => On(s.Pigmented))];
         order = [.. Enumerable.Range(0, canvas.Spots.Count)];
@@ -28,7 +31,8 @@ internal sealed class MixScorer
     /// <summary>The weighted dE00 to the wish and what the forecast breaks; null as soon as the difference is certain to be more than the limit. No difference is below 0, so what is summed so far is never more than the whole.</summary>
     public (double DeltaE, Breach Breach)? Of(MixRules rules, ReadOnlySpan<int> shades, ReadOnlySpan<double> shares, double limit)
     {
-        double sum = 0, greenest = double.MaxValue;
+        double sum = 0,
+            greenest = double.MaxValue;
         bool spoils = false;
         for (int n = 0; n < order.Length; n++)
         {
@@ -63,7 +67,8 @@ internal sealed class MixScorer
     private Pigment Mix(Deposits deposits, ReadOnlySpan<int> shades, ReadOnlySpan<double> shares)
     {
         var sum = default(Pigment);
-        double depth = 0, rest = 0;
+        double depth = 0,
+            rest = 0;
         for (int i = 0; i < shades.Length; i++)
         {
             if (!colourants[shades[i]].Shade.Concentrate)

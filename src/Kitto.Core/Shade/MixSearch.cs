@@ -66,7 +66,10 @@ public sealed class MixSearch
             return new Ideas(null, [], 0);
         }
 
-        Candidate? one = search.Of(1), two = search.Of(2), three = null, best = Better(one, two);
+        Candidate? one = search.Of(1),
+            two = search.Of(2),
+            three = null,
+            best = Better(one, two);
         if (best is { } so)
         {
             // A third part is looked for where it could earn its place, or be shown as one part more.
@@ -83,19 +86,34 @@ public sealed class MixSearch
             return new Ideas(null, [], search.looked);
         }
 
-        var others = new[] { chosen.Parts > 1 ? Kept(new[] { one, two }[chosen.Parts - 2]) : null, chosen.Parts < Values.MostParts ? Kept(new[] { two, three }[chosen.Parts - 1]) : null }
-            .Append(search.OtherBase(chosen)).OfType<Candidate>().Where(o => o.Breach <= chosen.Breach).Select(search.Say).DistinctBy(f => MixWords.Says(f.Parts));
+        var others = new[]
+        {
+            chosen.Parts > 1 ? Kept(new[] { one, two }[chosen.Parts - 2]) : null,
+            chosen.Parts < Values.MostParts ? Kept(new[] { two, three }[chosen.Parts - 1]) : null,
+        }
+            .Append(search.OtherBase(chosen))
+            .OfType<Candidate>()
+            .Where(o => o.Breach <= chosen.Breach)
+            .Select(search.Say)
+            .DistinctBy(f => MixWords.Says(f.Parts));
         return new Ideas(search.Say(chosen), [.. others], search.looked);
 
         Candidate? Kept(Candidate? c) => c is { } other && other.Breach <= chosen.Breach ? c : null;
     }
 
     // Whether more parts earn their place beside fewer.
-    private static Candidate? Better(Candidate? fewer, Candidate? more) => (fewer, more) switch
-    {
-        ({ } a, { } b) => b.Breach != a.Breach ? b.Breach < a.Breach ? b : a : a.DeltaE - b.DeltaE > Values.PartEarnsDeltaE * (b.Parts - a.Parts) ? b : a,
-        _ => fewer ?? more,
-    };
+    private static Candidate? Better(Candidate? fewer, Candidate? more) =>
+        (fewer, more) switch
+        {
+            ({ } a, { } b) => b.Breach != a.Breach
+                ? b.Breach < a.Breach
+                    ? b
+                    : a
+                : a.DeltaE - b.DeltaE > Values.PartEarnsDeltaE * (b.Parts - a.Parts)
+                    ? b
+                    : a,
+            _ => fewer ?? more,
+        };
 
     /// <summary>A mix by the numbers of its shades.</summary>
     private readonly record struct Candidate(int[] Shades, double[] Shares, Breach Breach, double Outside, double Away, double DeltaE)
@@ -141,7 +159,14 @@ public sealed class MixSearch
         var (least, outsideLeast) = found.Min(f => (f.Breach, f.Outside));
         var keep = found.Where(f => f.Breach == least && f.Outside == outsideLeast).ToList();
         double to = keep.Min(f => f.DeltaE) + Values.AlikeDeltaE;
-        return to - Values.AlikeDeltaE > limit ? null : keep.Where(f => f.DeltaE <= to).OrderBy(f => f.Away).ThenBy(f => !IsLast(f)).ThenBy(f => f.DeltaE).ThenBy(f => string.Join(' ', f.Shades.Select(s => shades[s].Code)), StringComparer.Ordinal).First();
+        return to - Values.AlikeDeltaE > limit
+            ? null
+            : keep.Where(f => f.DeltaE <= to)
+                .OrderBy(f => f.Away)
+                .ThenBy(f => !IsLast(f))
+                .ThenBy(f => f.DeltaE)
+                .ThenBy(f => string.Join(' ', f.Shades.Select(s => shades[s].Code)), StringComparer.Ordinal)
+                .First();
     }
 
     /// <summary>Every mix of so many parts on the grid, with what its parts tell of it.</summary>
@@ -161,7 +186,8 @@ public sealed class MixSearch
                 // What no line is too poor to avoid is never proposed.
                 if (breach <= most && breach < Breach.Concentrate && (other is null || Base(of, shares) != other))
                 {
-                    double outside = rules.Each is null ? 0 : Math.Round(rules.Off(mix.MeanLevel), 6), away = rules.Each is null ? 0 : Math.Round(Math.Abs(mix.MeanLevel - rules.Wish.Level.Value), 6);
+                    double outside = rules.Each is null ? 0 : Math.Round(rules.Off(mix.MeanLevel), 6),
+                        away = rules.Each is null ? 0 : Math.Round(Math.Abs(mix.MeanLevel - rules.Wish.Level.Value), 6);
                     yield return (of, shares, breach, outside, away);
                 }
             }
@@ -191,7 +217,8 @@ public sealed class MixSearch
         }
     }
 
-    private IReadOnlyList<MixPart> Parts(int[] of, double[] shares) => [.. of.Select((s, i) => new MixPart(shades[s].Code, Share.Of(shares[i]))).OrderByDescending(p => p.Share.Value)];
+    private IReadOnlyList<MixPart> Parts(int[] of, double[] shares) =>
+        [.. of.Select((s, i) => new MixPart(shades[s].Code, Share.Of(shares[i]))).OrderByDescending(p => p.Share.Value)];
 
     private Found Say(Candidate c) => new(Parts(c.Shades, c.Shares), c.DeltaE, c.Breach);
 

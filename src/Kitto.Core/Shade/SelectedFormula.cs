@@ -13,7 +13,15 @@ namespace Kitto.Core.Shade;
 /// <param name="MixForecast">What it makes of that.</param>
 /// <param name="Others">Other mixes, best first.</param>
 /// <param name="Breach">What of it a colourist would not sign.</param>
-internal sealed record SelectedFormula(FormulaPlan Plan, IReadOnlyList<MixPart> Parts, ApplicationTarget? ApplicationTarget, Mixture? Mix, MixForecast? MixForecast, IReadOnlyList<Found> Others, Breach Breach)
+internal sealed record SelectedFormula(
+    FormulaPlan Plan,
+    IReadOnlyList<MixPart> Parts,
+    ApplicationTarget? ApplicationTarget,
+    Mixture? Mix,
+    MixForecast? MixForecast,
+    IReadOnlyList<Found> Others,
+    Breach Breach
+)
 {
     /// <summary>Decides the shades: a given formula is taken as it is; known history beats any calculation (SH1); clear is clear (SH24); else the search decides.</summary>
     /// <param name="plan">What is wanted.</param>
@@ -26,18 +34,31 @@ internal sealed record SelectedFormula(FormulaPlan Plan, IReadOnlyList<MixPart> 
     {
         if (canvas is null)
         {
-            why.Add(new Because("SA8", "Lightener is watched, not timed, and no forecast is made of it: the hair is looked at every few minutes in the chair.", plan.About));
+            why.Add(
+                new Because(
+                    "SA8",
+                    "Lightener is watched, not timed, and no forecast is made of it: the hair is looked at every few minutes in the chair.",
+                    plan.About
+                )
+            );
             return new SelectedFormula(plan, plan.Given?.Parts ?? [new MixPart(ShadeOf.Lightener, Share.Of(1))], null, null, null, [], Breach.None);
         }
 
         var last = reading.Last is { Result: null or { AllRight: true }, Formula: { } f } && f.Use == plan.Use ? f.Parts : null;
         bool clear = plan.Wish.Clear && plan.Line.InStock.Any(s => s.Code == ShadeOf.Clear);
-        if (plan.Given is null && reading.Last?.Formula is { } before && before.Use == plan.Use && before.Parts.FirstOrDefault(p => plan.Line.Out.Contains(p.Shade)) is { } gone)
+        if (
+            plan.Given is null
+            && reading.Last?.Formula is { } before
+            && before.Use == plan.Use
+            && before.Parts.FirstOrDefault(p => plan.Line.Out.Contains(p.Shade)) is { } gone
+        )
         {
             why.Add(new Because("SH1", $"Last time's {gone.Shade} is out of stock, so a mix is searched for among what is there.", plan.About));
         }
 
-        var known = plan.Given?.Parts ?? (clear ? [new MixPart(ShadeOf.Clear, Share.Of(1))] : Adjust.Next(reading.Last, plan.Use, plan.Line, plan.Wish.Level, plan.Wish.Tone, why));
+        var known =
+            plan.Given?.Parts
+            ?? (clear ? [new MixPart(ShadeOf.Clear, Share.Of(1))] : Adjust.Next(reading.Last, plan.Use, plan.Line, plan.Wish.Level, plan.Wish.Tone, why));
         var found = clear || (known is not null && !ideas) ? new Ideas(null, [], 0) : MixSearch.Best(canvas, rules, last);
         if ((known ?? found.Best?.Parts) is not { } bare)
         {
@@ -45,10 +66,15 @@ internal sealed record SelectedFormula(FormulaPlan Plan, IReadOnlyList<MixPart> 
         }
 
         // A quick tone is its mix with as much clear; the canvas counts that already.
-        var parts = plan.Dilutes && known is null ? [.. bare.Select(p => p with { Share = Share.Of(p.Share.Value / 2) }), new MixPart(ShadeOf.Clear, Share.Of(.5))] : bare;
+        var parts =
+            plan.Dilutes && known is null
+                ? [.. bare.Select(p => p with { Share = Share.Of(p.Share.Value / 2) }), new MixPart(ShadeOf.Clear, Share.Of(.5))]
+                : bare;
         if (parts != bare)
         {
-            why.Add(new Because("SH10", "It is diluted with as much clear: about a level lighter, half the tone, and on for three minutes at most.", plan.About));
+            why.Add(
+                new Because("SH10", "It is diluted with as much clear: about a level lighter, half the tone, and on for three minutes at most.", plan.About)
+            );
         }
 
         var mix = new Mixture(plan.Line, plan.Developer, bare);
@@ -56,7 +82,15 @@ internal sealed record SelectedFormula(FormulaPlan Plan, IReadOnlyList<MixPart> 
         var breach = clear ? Breach.None : rules.Of(bare, plan.Line) | rules.Of(canvas, looked);
         MixWords.Breaches(plan, rules, breach, canvas, looked, bare, known is not null, why);
         MixWords.Say(plan, reading, rules, canvas, bare, looked, searched: known is null, clear, why);
-        return new SelectedFormula(plan, parts, canvas, mix, looked, ideas ? [.. found.Others.Prepend(found.Best).OfType<Found>().Where(o => !Same(o.Parts, bare))] : [], breach);
+        return new SelectedFormula(
+            plan,
+            parts,
+            canvas,
+            mix,
+            looked,
+            ideas ? [.. found.Others.Prepend(found.Best).OfType<Found>().Where(o => !Same(o.Parts, bare))] : [],
+            breach
+        );
     }
 
     /// <summary>Shares nearer than this weigh the same.</summary>

@@ -24,7 +24,13 @@ internal static class Bands
 
         var reach = Reach(state, wish);
         formulas.Add(FormulaPlan.Of(c, FormulaPlan.Band, shelf.ForLengths(c.Goal.Service, line), reach, state, shelf, why));
-        why.Add(new Because("SV17", $"The band is {band.Level} {band.Tone} and shall be as the lengths, {wish.Level} {wish.Tone}: it gets a gloss of its own first{(reach.Level == wish.Level ? "" : $", at its own level {reach.Level}, since no gloss makes hair lighter")}.", Topic.Lengths));
+        why.Add(
+            new Because(
+                "SV17",
+                $"The band is {band.Level} {band.Tone} and shall be as the lengths, {wish.Level} {wish.Tone}: it gets a gloss of its own first{(reach.Level == wish.Level ? "" : $", at its own level {reach.Level}, since no gloss makes hair lighter")}.",
+                Topic.Lengths
+            )
+        );
         return formulas.Count - 1;
     }
 

@@ -14,7 +14,11 @@ namespace Kitto.Core.Strand;
 internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyList<(Volume Volume, double Share)> Blend, double Ratio, GivenFormula? Given)
 {
     /// <summary>Uses of a formula, in the contract's words.</summary>
-    public const string Roots = "roots", Shadow = "shadow", Lengths = "lengths", Band = "band", Second = "second";
+    public const string Roots = "roots",
+        Shadow = "shadow",
+        Lengths = "lengths",
+        Band = "band",
+        Second = "second";
 
     /// <summary>The strength in the bottle, which is what meets the hair, whatever was wished.</summary>
     public Volume Developer { get; } = Strength.Of(Blend);
@@ -56,7 +60,13 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
 
         if (Math.Abs(plan.Developer.Value - asked.Value) > .01)
         {
-            why.Add(new Because("DV8", $"{asked} cannot be blended from what is stocked; {plan.Developer} is the {(plan.Developer.Value > asked.Value ? "weakest" : "strongest")} there is.", Topic.Developer));
+            why.Add(
+                new Because(
+                    "DV8",
+                    $"{asked} cannot be blended from what is stocked; {plan.Developer} is the {(plan.Developer.Value > asked.Value ? "weakest" : "strongest")} there is.",
+                    Topic.Developer
+                )
+            );
         }
         else if (plan.Blend.Count > 1)
         {

@@ -27,11 +27,21 @@ internal static class GlossPlan
 
         var off = there.Where(s => At(s).Off(wish)).ToList();
         var formulas = new List<FormulaPlan>();
-        FormulaPlan Make(string use, Stretch stretch, Wish of) => FormulaPlan.Of(c, use, line, of, At(stretch), shelf, why) with { Quick = c.Goal.How == How.QuickTone };
+        FormulaPlan Make(string use, Stretch stretch, Wish of) =>
+            FormulaPlan.Of(c, use, line, of, At(stretch), shelf, why) with
+            {
+                Quick = c.Goal.How == How.QuickTone,
+            };
         var takes = new Dictionary<Stretch, int>();
         if (off.Count == 0)
         {
-            why.Add(new Because("SH24", $"The hair is {wish.Level} {wish.Tone} already: nothing is to be changed but shine, so the gloss is clear, alone.", Topic.Lengths));
+            why.Add(
+                new Because(
+                    "SH24",
+                    $"The hair is {wish.Level} {wish.Tone} already: nothing is to be changed but shine, so the gloss is clear, alone.",
+                    Topic.Lengths
+                )
+            );
             formulas.Add(Make(FormulaPlan.Lengths, Stretch.Lengths, wish with { Clear = true }));
         }
         else
@@ -39,11 +49,19 @@ internal static class GlossPlan
             foreach (var stretch in off)
             {
                 var reach = Bands.Reach(At(stretch), wish);
-                int at = formulas.FindIndex(f => f.Wish == reach && OneServes(c, f, At(stretch), takes.Where(t => t.Value == formulas.IndexOf(f)).Select(t => At(t.Key))));
+                int at = formulas.FindIndex(f =>
+                    f.Wish == reach && OneServes(c, f, At(stretch), takes.Where(t => t.Value == formulas.IndexOf(f)).Select(t => At(t.Key)))
+                );
                 if (at < 0)
                 {
                     at = formulas.Count;
-                    formulas.Add(Make(formulas.Count == 0 ? FormulaPlan.Lengths : FormulaPlan.Band, stretch, formulas.Count == 0 && stretch == Stretch.Lengths ? wish : reach));
+                    formulas.Add(
+                        Make(
+                            formulas.Count == 0 ? FormulaPlan.Lengths : FormulaPlan.Band,
+                            stretch,
+                            formulas.Count == 0 && stretch == Stretch.Lengths ? wish : reach
+                        )
+                    );
                 }
 
                 takes[stretch] = at;
@@ -54,7 +72,13 @@ internal static class GlossPlan
 
         if (c.Formula is { } given && formulas.All(m => m.Use != given.Use))
         {
-            why.Add(new Because("SH1", $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.", Topic.Shade));
+            why.Add(
+                new Because(
+                    "SH1",
+                    $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.",
+                    Topic.Shade
+                )
+            );
         }
 
         return new StrandPlan(formulas, [.. Zones.All.SelectMany(z => Rows(c, z.Zone, off, takes))], Diluted: false);
@@ -63,9 +87,21 @@ internal static class GlossPlan
     private static IEnumerable<StrandRow> Rows(Case c, Zone zone, List<Stretch> off, Dictionary<Stretch, int> takes)
     {
         var read = c.Reading.Zones[(int)zone];
-        double line = read.Regrowth.Value, ends = Math.Max(c.Reading.Hair.LengthCm * 10, line), band = Math.Min(ends, line + (c.Reading.Hair.Band?.Length.Value ?? 0));
-        double to = Math.Max(band, ends - Values.EndsMm), warm = Math.Min(line, Values.ScalpStretchMm);
-        foreach (var (stretch, from, until) in new[] { (Stretch.Scalp, 0, warm), (Stretch.Grown, warm, line), (Stretch.Band, line, band), (Stretch.Lengths, band, to), (Stretch.Ends, to, ends) })
+        double line = read.Regrowth.Value,
+            ends = Math.Max(c.Reading.Hair.LengthCm * 10, line),
+            band = Math.Min(ends, line + (c.Reading.Hair.Band?.Length.Value ?? 0));
+        double to = Math.Max(band, ends - Values.EndsMm),
+            warm = Math.Min(line, Values.ScalpStretchMm);
+        foreach (
+            var (stretch, from, until) in new[]
+            {
+                (Stretch.Scalp, 0, warm),
+                (Stretch.Grown, warm, line),
+                (Stretch.Band, line, band),
+                (Stretch.Lengths, band, to),
+                (Stretch.Ends, to, ends),
+            }
+        )
         {
             // Hair without lengths still has ends, of no length.
             if (until <= from + 1e-9 && !(stretch == Stretch.Ends && band >= ends - 1e-9))
@@ -73,11 +109,20 @@ internal static class GlossPlan
                 continue;
             }
 
-            var kind = stretch switch { Stretch.Grown => Stretch.Scalp, Stretch.Ends => Stretch.Lengths, var s => s };
+            var kind = stretch switch
+            {
+                Stretch.Grown => Stretch.Scalp,
+                Stretch.Ends => Stretch.Lengths,
+                var s => s,
+            };
             bool left = !read.Include || (kind == Stretch.Scalp && c.Reading.Hair.Roots is null);
             // What is right gets the last minutes of it, combed through; where nothing is off, all get it alike.
             var (formula, turn) = takes.TryGetValue(kind, out int own) ? (own, Turn.First) : (0, off.Count == 0 ? Turn.First : Turn.Last);
-            yield return new StrandRow(from, until, stretch, left ? Does.Leave : Does.Tone, left ? null : formula) { Zone = zone, Turn = left ? Turn.First : turn };
+            yield return new StrandRow(from, until, stretch, left ? Does.Leave : Does.Tone, left ? null : formula)
+            {
+                Zone = zone,
+                Turn = left ? Turn.First : turn,
+            };
         }
     }
 
@@ -93,27 +138,58 @@ internal static class GlossPlan
         var rules = MixRules.For(formula, Share.Of(0), states, 0);
         ApplicationTarget On(IReadOnlyList<HairState> some) => ApplicationTarget.OfStates(some, c.Reading, formula);
         var joint = MixSearch.Best(On(states), rules).Best;
-        return joint is not null && states.Select((s, i) => (Own: MixSearch.Best(On([s]), rules).Best, Together: Difference2000.Between(
-            On([s]).Look(new Mixture(formula.Line, formula.Developer, joint.Parts)).Seen[0].Blend, formula.Wish.Target)))
-            .All(x => x.Own is null || x.Together <= x.Own.DeltaE + Values.OneMixServesDeltaE);
+        return joint is not null
+            && states
+                .Select(
+                    (s, i) =>
+                        (
+                            Own: MixSearch.Best(On([s]), rules).Best,
+                            Together: Difference2000.Between(
+                                On([s]).Look(new Mixture(formula.Line, formula.Developer, joint.Parts)).Seen[0].Blend,
+                                formula.Wish.Target
+                            )
+                        )
+                )
+                .All(x => x.Own is null || x.Together <= x.Own.DeltaE + Values.OneMixServesDeltaE);
     }
 
     private static void Say(List<Stretch> off, Dictionary<Stretch, int> takes, List<FormulaPlan> formulas, Wish wish, ICollection<Because> why)
     {
-        static string Name(Stretch s) => s switch { Stretch.Lengths => "lengths", Stretch.Band => "band", _ => "roots" };
+        static string Name(Stretch s) =>
+            s switch
+            {
+                Stretch.Lengths => "lengths",
+                Stretch.Band => "band",
+                _ => "roots",
+            };
         if (formulas.Count > 1)
         {
-            string two = string.Join(" and ", takes.GroupBy(t => t.Value).Select(g => $"one for the {string.Join(" and ", g.Select(t => Name(t.Key)))} at level {formulas[g.Key].Wish.Level}"));
+            string two = string.Join(
+                " and ",
+                takes.GroupBy(t => t.Value).Select(g => $"one for the {string.Join(" and ", g.Select(t => Name(t.Key)))} at level {formulas[g.Key].Wish.Level}")
+            );
             why.Add(new Because("SV17", $"One mix cannot serve all that is off: {two}.", Topic.Lengths));
         }
 
         if (!off.Contains(Stretch.Lengths))
         {
-            why.Add(new Because("SV17", $"The lengths are right; the {string.Join(" and the ", off.Select(Name))} {(off.Count > 1 ? "are" : "is")} not. The gloss is chosen for what is off, goes there first and is combed through the rest for the last {Values.ThroughMinutes:0} minutes.", Topic.Lengths));
+            why.Add(
+                new Because(
+                    "SV17",
+                    $"The lengths are right; the {string.Join(" and the ", off.Select(Name))} {(off.Count > 1 ? "are" : "is")} not. The gloss is chosen for what is off, goes there first and is combed through the rest for the last {Values.ThroughMinutes:0} minutes.",
+                    Topic.Lengths
+                )
+            );
         }
         else if (formulas.Count == 1 && off.Count > 1)
         {
-            why.Add(new Because("SV17", $"The {string.Join(" and the ", off.Skip(1).Select(Name))} get{(off.Count > 2 ? "" : "s")} it first, where it is furthest from {wish.Level} {wish.Tone}; it is combed through the lengths last.", Topic.Lengths));
+            why.Add(
+                new Because(
+                    "SV17",
+                    $"The {string.Join(" and the ", off.Skip(1).Select(Name))} get{(off.Count > 2 ? "" : "s")} it first, where it is furthest from {wish.Level} {wish.Tone}; it is combed through the lengths last.",
+                    Topic.Lengths
+                )
+            );
         }
     }
 }

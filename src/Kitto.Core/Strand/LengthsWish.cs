@@ -31,24 +31,46 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
                 return Say(new(Does.Tone, wish), "The lengths get a clear gloss for shine, as wished, once the roots are rinsed and towel-dried.", "SV13");
             }
 
-            return c.Goal.Service == Service.RootAndRefresh && !lengths.Bright && same && c.House.Way<FadedLengths>() != FadedLengths.OwnFormula
-                && wish.Level == roots.Level && wish.Tone.SameAs(roots.Tone) && faded >= Values.HalfLevel
-                ? Say(new(Does.PullThrough, wish, Dilutes(c)), $"The lengths shall be {wish.Level} {wish.Tone}, as the roots: the mix is pulled through for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes.", "SV13")
-                : Say(new(Does.Tone, wish), $"The lengths have their own wish, {wish.Level} {wish.Tone}: a gloss of their own, mixed fresh once the roots are rinsed and towel-dried.", "SV13");
+            return
+                c.Goal.Service == Service.RootAndRefresh
+                && !lengths.Bright
+                && same
+                && c.House.Way<FadedLengths>() != FadedLengths.OwnFormula
+                && wish.Level == roots.Level
+                && wish.Tone.SameAs(roots.Tone)
+                && faded >= Values.HalfLevel
+                ? Say(
+                    new(Does.PullThrough, wish, Dilutes(c)),
+                    $"The lengths shall be {wish.Level} {wish.Tone}, as the roots: the mix is pulled through for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes.",
+                    "SV13"
+                )
+                : Say(
+                    new(Does.Tone, wish),
+                    $"The lengths have their own wish, {wish.Level} {wish.Tone}: a gloss of their own, mixed fresh once the roots are rinsed and towel-dried.",
+                    "SV13"
+                );
         }
 
         switch (c.Goal.Service)
         {
             case Service.RootAndGloss when lengths.Bright || !same || faded < Values.HalfLevel:
-                return Say(new(Does.Tone, new Wish(lengths.Level, lengths.Tone, Clear: true)), lengths.Bright
-                    ? "The lengths are lightened or highlighted and nothing else is wished for them: a clear gloss, for shine alone. Root colour or its level would paint them dark."
-                    : same ? "The lengths are right as they are: a clear gloss, for shine alone."
-                    : $"The lengths are {lengths.Tone} and nothing is wished for them: a clear gloss, for shine alone. Say what they shall be if they are to change.", "SV15");
+                return Say(
+                    new(Does.Tone, new Wish(lengths.Level, lengths.Tone, Clear: true)),
+                    lengths.Bright
+                            ? "The lengths are lightened or highlighted and nothing else is wished for them: a clear gloss, for shine alone. Root colour or its level would paint them dark."
+                        : same ? "The lengths are right as they are: a clear gloss, for shine alone."
+                        : $"The lengths are {lengths.Tone} and nothing is wished for them: a clear gloss, for shine alone. Say what they shall be if they are to change.",
+                    "SV15"
+                );
             case Service.RootAndGloss:
                 double back = Math.Max(roots.Level.Value, lengths.Level.Value - Values.HalfLevel);
-                return Say(new(Does.Tone, new Wish(Level.Of(back), roots.Tone)), faded > Values.HalfLevel
-                    ? $"The lengths have faded by {Levels(faded)}. A gloss gives them half a level back, to {back:0.#}; deeper wants a wish of their own."
-                    : $"The lengths have faded by {Levels(faded)}: a gloss gives them their own level and family back.", "SV15");
+                return Say(
+                    new(Does.Tone, new Wish(Level.Of(back), roots.Tone)),
+                    faded > Values.HalfLevel
+                        ? $"The lengths have faded by {Levels(faded)}. A gloss gives them half a level back, to {back:0.#}; deeper wants a wish of their own."
+                        : $"The lengths have faded by {Levels(faded)}: a gloss gives them their own level and family back.",
+                    "SV15"
+                );
             case Service.RootAndRefresh when lengths.Bright:
                 Ask("they are lightened or highlighted, and root colour would paint them dark");
                 return Shielded;
@@ -64,10 +86,22 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
                 return c.House.Way<FadedLengths>() switch
                 {
                     FadedLengths.LeaveAlone => Say(Shielded, "The house leaves lengths alone."),
-                    FadedLengths.OwnFormula => Say(new(Does.Tone, roots with { Clear = false }), "The house gives lengths a formula of their own, after the rinse."),
-                    FadedLengths.Diluted => Say(new(Does.PullThrough, roots, true), $"The house dilutes the remaining mix with conditioner for the lengths, {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes."),
-                    _ when Dilutes(c) => Say(new(Does.PullThrough, roots, true), $"The lengths have faded by {Levels(faded)} and are porous, which takes fast and deep: what is left is stirred with as much conditioner for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes, the ends last."),
-                    _ => Say(new(Does.PullThrough, roots), $"The lengths have faded by {Levels(faded)} and take the same shade: the mix is pulled through for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes, the ends last."),
+                    FadedLengths.OwnFormula => Say(
+                        new(Does.Tone, roots with { Clear = false }),
+                        "The house gives lengths a formula of their own, after the rinse."
+                    ),
+                    FadedLengths.Diluted => Say(
+                        new(Does.PullThrough, roots, true),
+                        $"The house dilutes the remaining mix with conditioner for the lengths, {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes."
+                    ),
+                    _ when Dilutes(c) => Say(
+                        new(Does.PullThrough, roots, true),
+                        $"The lengths have faded by {Levels(faded)} and are porous, which takes fast and deep: what is left is stirred with as much conditioner for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes, the ends last."
+                    ),
+                    _ => Say(
+                        new(Does.PullThrough, roots),
+                        $"The lengths have faded by {Levels(faded)} and take the same shade: the mix is pulled through for the last {Values.EndsMinutes:0} to {Values.PulledMinutes:0} minutes, the ends last."
+                    ),
                 };
             case Service.RootTouchUp or Service.GreyBlend when faded >= Values.HalfLevel && same && !lengths.Bright:
                 return Say(Shielded, $"The lengths are left alone. They have faded by {Levels(faded)}; a refresh would help.");
@@ -77,16 +111,18 @@ internal sealed record LengthsPlan(Does Does, Wish? Wish, bool Diluted = false)
                 return Say(Shielded, "The lengths are left alone: colour on coloured hair only adds up.");
         }
 
-        void Ask(string reason) => why.Add(new Because("SV14", $"The lengths are left alone: {reason}. Say what they shall be, and they get a gloss of their own.", Topic.Attention));
+        void Ask(string reason) =>
+            why.Add(new Because("SV14", $"The lengths are left alone: {reason}. Say what they shall be, and they get a gloss of their own.", Topic.Attention));
     }
 
     /// <summary>Whether what is pulled through is first stirred with as much conditioner: where the house always does, and by head on porous hair, which takes fast and deep (RD7, SV9).</summary>
-    public static bool Dilutes(Case c) => c.House.Way<FadedLengths>() switch
-    {
-        FadedLengths.Diluted => true,
-        FadedLengths.ByHead => c.Reading.Hair.Porosity == Porosity.High,
-        _ => false,
-    };
+    public static bool Dilutes(Case c) =>
+        c.House.Way<FadedLengths>() switch
+        {
+            FadedLengths.Diluted => true,
+            FadedLengths.ByHead => c.Reading.Hair.Porosity == Porosity.High,
+            _ => false,
+        };
 
     internal static string Levels(double levels) => levels == .5 ? "half a level" : $"{levels:0.#} level{(levels == 1 ? "" : "s")}";
 }

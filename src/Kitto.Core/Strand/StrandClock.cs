@@ -13,7 +13,11 @@ internal static class StrandClock
         StrandRow Last(double minutes) => Set(row, Math.Max(0, rinse - minutes), Math.Min(minutes, rinse));
         if (row.Turn == Turn.Last || row.Does == Does.PullThrough)
         {
-            double most = formula.OnRoots ? row.Stretch == Stretch.Ends ? Values.EndsMinutes : Values.PulledMinutes : Values.ThroughMinutes;
+            double most = formula.OnRoots
+                ? row.Stretch == Stretch.Ends
+                    ? Values.EndsMinutes
+                    : Values.PulledMinutes
+                : Values.ThroughMinutes;
             return Last(Math.Min(most, clock.ProcessMinutes.Value));
         }
 
@@ -21,5 +25,10 @@ internal static class StrandClock
         return lanes.FirstOrDefault(z => z.Zone == row.Zone) is { } lane ? Set(row, lane.PaintedAt.Value, lane.ContactMinutes.Value) : row;
     }
 
-    private static StrandRow Set(StrandRow row, double at, double contact) => row with { StartsAt = Minutes.Of(at).Tenths(), ContactMinutes = Minutes.Of(contact).Tenths() };
+    private static StrandRow Set(StrandRow row, double at, double contact) =>
+        row with
+        {
+            StartsAt = Minutes.Of(at).Tenths(),
+            ContactMinutes = Minutes.Of(contact).Tenths(),
+        };
 }

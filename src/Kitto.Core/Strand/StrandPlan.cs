@@ -24,7 +24,10 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
     public bool Pulled => Rows.Any(r => r.Does == Does.PullThrough);
 
     /// <summary>What the lengths shall become; null where they are left.</summary>
-    public Wish? LengthsWish => Rows.FirstOrDefault(r => r is { OnLengths: true, Formula: not null, Does: Does.Tone or Does.PullThrough }) is { Formula: { } at } ? Formulas[at].Wish : null;
+    public Wish? LengthsWish =>
+        Rows.FirstOrDefault(r => r is { OnLengths: true, Formula: not null, Does: Does.Tone or Does.PullThrough }) is { Formula: { } at }
+            ? Formulas[at].Wish
+            : null;
 
     /// <summary>Decides for a whole head.</summary>
     public static StrandPlan Of(Case c, Wish roots, Line line, Shelf shelf, ICollection<Because> why)
@@ -41,12 +44,19 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         formulas.Add(FormulaPlan.Of(c, shadow ? FormulaPlan.Shadow : FormulaPlan.Roots, line, roots, rootState, shelf, why));
         if (c.Goal.How == How.TwoSteps && shelf.Lines.FirstOrDefault(l => l is { Kind: LineKind.Demi, Mixable: true }) is { } demi)
         {
-            why.Add(new Because("SV19", $"Two steps in one sitting: after the rinse {demi.Name} of the same level and family goes on the same hair, for depth and a longer life on stubborn white.", Topic.Service));
+            why.Add(
+                new Because(
+                    "SV19",
+                    $"Two steps in one sitting: after the rinse {demi.Name} of the same level and family goes on the same hair, for depth and a longer life on stubborn white.",
+                    Topic.Service
+                )
+            );
             formulas.Add(FormulaPlan.Of(c, FormulaPlan.Second, demi, roots, rootState, shelf, why));
         }
 
         var lengths = LengthsPlan.Of(c, roots, why);
-        int? own = null, ownBand = null;
+        int? own = null,
+            ownBand = null;
         if (lengths is { Does: Does.Tone, Wish.Clear: true } && !shelf.ForLengths(c.Goal.Service, line).InStock.Any(s => s.Code == ShadeOf.Clear))
         {
             why.Add(new Because("SH24", "There is no clear in stock, and anything else would tint the lengths: they are left alone.", Topic.Attention));
@@ -56,7 +66,20 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         if (lengths is { Does: Does.Tone, Wish: { } wish })
         {
             own = formulas.Count;
-            formulas.Add(FormulaPlan.Of(c, FormulaPlan.Lengths, shelf.ForLengths(c.Goal.Service, line), wish, HairState.Of(c.Reading, lead, Stretch.Lengths), shelf, why) with { Asked = c.Goal.Lengths is not null || c.Goal.Service == Service.RootAndRefresh });
+            formulas.Add(
+                FormulaPlan.Of(
+                    c,
+                    FormulaPlan.Lengths,
+                    shelf.ForLengths(c.Goal.Service, line),
+                    wish,
+                    HairState.Of(c.Reading, lead, Stretch.Lengths),
+                    shelf,
+                    why
+                ) with
+                {
+                    Asked = c.Goal.Lengths is not null || c.Goal.Service == Service.RootAndRefresh,
+                }
+            );
         }
 
         if (c.Reading.Hair.Band is { } band)
@@ -67,7 +90,13 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
 
         if (c.Formula is { } given && formulas.All(m => m.Use != given.Use))
         {
-            why.Add(new Because("SH1", $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.", Topic.Shade));
+            why.Add(
+                new Because(
+                    "SH1",
+                    $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.",
+                    Topic.Shade
+                )
+            );
         }
 
         return new StrandPlan(formulas, [.. Zones.All.SelectMany(z => new ZoneRows(c, z.Zone, formulas, lengths, own, ownBand).All())], lengths.Diluted);
@@ -75,13 +104,19 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
 
     /// <summary>Whether a zone's regrowth is painted in two turns.</summary>
     internal static bool Twice(Service service, Line line, double regrowthMm) =>
-        regrowthMm > (service is Service.BaseLift or Service.Lighten ? Values.LiftInTwoMm : line.IsPermanent ? Values.AllOverMm : double.MaxValue);
+        regrowthMm
+        > (
+            service is Service.BaseLift or Service.Lighten ? Values.LiftInTwoMm
+            : line.IsPermanent ? Values.AllOverMm
+            : double.MaxValue
+        );
 
     /// <summary>The rows with the times of the clock: each formula by its own first stroke.</summary>
     /// <param name="main">The clock of the first formula.</param>
     /// <param name="later">The clock of each later formula, by its number.</param>
-    public StrandPlan Timed(Schedule main, IReadOnlyDictionary<int, Schedule> later) => this with
-    {
-        Rows = [.. Rows.Select(r => r.Formula is not { } at ? r : StrandClock.Times(r, at == 0 ? main : later[at], Formulas[at]))],
-    };
+    public StrandPlan Timed(Schedule main, IReadOnlyDictionary<int, Schedule> later) =>
+        this with
+        {
+            Rows = [.. Rows.Select(r => r.Formula is not { } at ? r : StrandClock.Times(r, at == 0 ? main : later[at], Formulas[at]))],
+        };
 }

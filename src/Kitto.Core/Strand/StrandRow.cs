@@ -15,12 +15,16 @@ namespace Kitto.Core.Strand;
 /// <param name="Today">As it looks now.</param>
 /// <param name="After">As it is forecast to look.</param>
 public sealed record StrandRow(
-    double FromMm, double ToMm, Stretch Stretch, Does Does,
+    double FromMm,
+    double ToMm,
+    Stretch Stretch,
+    Does Does,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Formula = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Minutes? StartsAt = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Minutes? ContactMinutes = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Look? Today = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Look? After = null)
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Look? After = null
+)
 {
     /// <summary>Its zone; the answer groups by it.</summary>
     [JsonIgnore]

@@ -10,12 +10,16 @@ public enum Stretch
 {
     /// <summary>The first 12 mm of the regrowth, warmed by the scalp.</summary>
     Scalp,
+
     /// <summary>The regrowth from there to the line of demarcation.</summary>
     Grown,
+
     /// <summary>A faded or brassy stretch past the line.</summary>
     Band,
+
     /// <summary>The lengths, to the last 80 mm.</summary>
     Lengths,
+
     /// <summary>The last 80 mm.</summary>
     Ends,
 }
@@ -25,14 +29,19 @@ public enum Does
 {
     /// <summary>Coloured, painted.</summary>
     Colour,
+
     /// <summary>Toned or glossed.</summary>
     Tone,
+
     /// <summary>The tail of a shadow is feathered over it.</summary>
     Blend,
+
     /// <summary>The root mix is pulled through for the last minutes.</summary>
     PullThrough,
+
     /// <summary>Kept free of colour.</summary>
     Shield,
+
     /// <summary>Left as it is; nothing comes near it.</summary>
     Leave,
 }
@@ -42,10 +51,13 @@ public enum Turn
 {
     /// <summary>In its zone's turn.</summary>
     First,
+
     /// <summary>The scalp stretch, after the grown hair of the whole head (TM6).</summary>
     Scalp,
+
     /// <summary>In the last minutes before the rinse (TM4).</summary>
     Last,
+
     /// <summary>After the roots are rinsed, on its formula's own clock.</summary>
     Rinsed,
 }
@@ -55,8 +67,10 @@ public enum HairKind
 {
     /// <summary>Never coloured (RD2).</summary>
     Natural,
+
     /// <summary>Carries artificial colour; no oxidative colour makes it lighter (SV4).</summary>
     Coloured,
+
     /// <summary>Lightened or highlighted: porous, takes at once.</summary>
     Lightened,
 }
@@ -69,13 +83,14 @@ public enum HairKind
 public readonly record struct HairState(HairKind Kind, Level Level, Tone Tone, Share Grey)
 {
     /// <summary>Its pigmented fibre.</summary>
-    public Fibre Fibre => Kind switch
-    {
-        HairKind.Natural => Melanin.Natural(Level.Value),
-        HairKind.Coloured => Dye.Look(Level.Value, Tone),
-        HairKind.Lightened => Dye.Lightened(Level.Value, Tone),
-        _ => throw new InvalidOperationException(),
-    };
+    public Fibre Fibre =>
+        Kind switch
+        {
+            HairKind.Natural => Melanin.Natural(Level.Value),
+            HairKind.Coloured => Dye.Look(Level.Value, Tone),
+            HairKind.Lightened => Dye.Lightened(Level.Value, Tone),
+            _ => throw new InvalidOperationException(),
+        };
 
     /// <summary>Whether it is off a wish by half a level or more, or by a family (SV17).</summary>
     public bool Off(Wish wish) => Math.Abs(Level.LighterThan(wish.Level)) >= Values.HalfLevel || !Tone.SameAs(wish.Tone);

@@ -12,7 +12,8 @@ internal sealed class ZoneRows(Case c, Zone zone, IReadOnlyList<FormulaPlan> for
 
     public IEnumerable<StrandRow> All()
     {
-        double line = read.Regrowth.Value, ends = Math.Max(c.Reading.Hair.LengthCm * 10, line);
+        double line = read.Regrowth.Value,
+            ends = Math.Max(c.Reading.Hair.LengthCm * 10, line);
         double band = Math.Min(ends, line + (c.Reading.Hair.Band?.Length.Value ?? 0));
         double lengthsTo = Math.Max(band, ends - Values.EndsMm);
         var found = new List<StrandRow>();
@@ -62,7 +63,8 @@ internal sealed class ZoneRows(Case c, Zone zone, IReadOnlyList<FormulaPlan> for
     /// <summary>Where a shadow's tail ends: over a band first; a longer band is painted to its end in the back, to its middle at the front (SV5).</summary>
     private double Tail(double line, double band, double ends)
     {
-        double tail = c.Goal.TailAt(zone).Value, faded = band - line;
+        double tail = c.Goal.TailAt(zone).Value,
+            faded = band - line;
         bool front = zone.IsFrame() || zone is Zone.LeftFront or Zone.RightFront;
         return Math.Min(ends, line + (faded <= tail ? tail : Math.Max(tail, front ? faded / 2 : faded)));
     }

@@ -9,8 +9,10 @@ public enum Source
 {
     /// <summary>Common practice.</summary>
     Practice,
+
     /// <summary>Ours: chosen so that the rest of the rule comes out as the trade has it.</summary>
     Ours,
+
     /// <summary>Published; named at the number.</summary>
     Published,
 }
@@ -44,9 +46,9 @@ public sealed record Number(string Name, double Value, string Rule, string Unit,
     public static IReadOnlyList<Number> All { get; } =
     [
         .. from field in typeof(Values).GetFields(BindingFlags.Public | BindingFlags.Static)
-           let of = field.GetCustomAttribute<NumberAttribute>()
-           where of is not null
-           select new Number(field.Name, Convert.ToDouble(field.GetRawConstantValue(), CultureInfo.InvariantCulture), of.Rule, of.Unit, of.Source),
+        let of = field.GetCustomAttribute<NumberAttribute>()
+        where of is not null
+        select new Number(field.Name, Convert.ToDouble(field.GetRawConstantValue(), CultureInfo.InvariantCulture), of.Rule, of.Unit, of.Source),
     ];
 
     /// <summary>A sentence with the numbers it names in braces filled in; a share in percent where a % follows, else as people say it.</summary>
@@ -55,7 +57,9 @@ public sealed record Number(string Name, double Value, string Rule, string Unit,
     {
         foreach (var number in sentence.Contains('{', StringComparison.Ordinal) ? All : [])
         {
-            sentence = sentence.Replace($"{{{number.Name}}} %", $"{Written(number.Value * 100)} %", StringComparison.Ordinal).Replace($"{{{number.Name}}}", number.Unit == "share" ? Parts.Say(number.Value) : Written(number.Value), StringComparison.Ordinal);
+            sentence = sentence
+                .Replace($"{{{number.Name}}} %", $"{Written(number.Value * 100)} %", StringComparison.Ordinal)
+                .Replace($"{{{number.Name}}}", number.Unit == "share" ? Parts.Say(number.Value) : Written(number.Value), StringComparison.Ordinal);
         }
 
         return sentence.Contains('{', StringComparison.Ordinal) ? throw new InvalidOperationException($"No such number of the trade: {sentence}") : sentence;

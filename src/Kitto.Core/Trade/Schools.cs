@@ -10,71 +10,147 @@ namespace Kitto.Core.Trade;
 
 /// <summary>How long a clear skin test counts (SA5).</summary>
 [School("SA5")]
-public enum SkinTesting { EveryKit, SameLineMonths }
+public enum SkinTesting
+{
+    EveryKit,
+    SameLineMonths,
+}
 
 /// <summary>What is done about white hair (SV7).</summary>
 [School("SV7")]
-public enum WhiteHair { ByShare, Cover, Blend }
+public enum WhiteHair
+{
+    ByShare,
+    Cover,
+    Blend,
+}
 
 /// <summary>What lengths get that faded (SV9).</summary>
 [School("SV9")]
-public enum FadedLengths { ByHead, LeaveAlone, SameMix, Diluted, OwnFormula }
+public enum FadedLengths
+{
+    ByHead,
+    LeaveAlone,
+    SameMix,
+    Diluted,
+    OwnFormula,
+}
 
 /// <summary>What a gloss is mixed of (DV5).</summary>
 [School("DV5")]
-public enum Toning { Gloss, PermanentLow }
+public enum Toning
+{
+    Gloss,
+    PermanentLow,
+}
 
 /// <summary>How a kit is split (DO10).</summary>
 [School("DO10")]
-public enum Splitting { MainAndReserve, OnePair }
+public enum Splitting
+{
+    MainAndReserve,
+    OnePair,
+}
 
 /// <summary>How colour is sent (BE10).</summary>
 [School("BE10")]
-public enum Filling { Sachets, WholeTube }
+public enum Filling
+{
+    Sachets,
+    WholeTube,
+}
 
 /// <summary>How hair is washed beforehand (AP2).</summary>
 [School("AP2")]
-public enum Washing { ByService, Unwashed, WashedDayBefore }
+public enum Washing
+{
+    ByService,
+    Unwashed,
+    WashedDayBefore,
+}
 
 /// <summary>What lengths are shielded with (AP4).</summary>
 [School("AP4")]
-public enum Shielding { ShieldLengths, Nothing }
+public enum Shielding
+{
+    ShieldLengths,
+    Nothing,
+}
 
 /// <summary>How long stubborn white is softened (AP9).</summary>
 [School("AP9")]
-public enum PreSoftening { Short, Long }
+public enum PreSoftening
+{
+    Short,
+    Long,
+}
 
 /// <summary>Which face of a parting is painted first (AP10).</summary>
 [School("AP10")]
-public enum PartingFace { TopFirst, UndersideFirst }
+public enum PartingFace
+{
+    TopFirst,
+    UndersideFirst,
+}
 
 /// <summary>Whether permanent colour is combed (AP12).</summary>
 [School("AP12")]
-public enum Combing { No, RootOnly, Through }
+public enum Combing
+{
+    No,
+    RootOnly,
+    Through,
+}
 
 /// <summary>When the hairline is painted (AP19).</summary>
 [School("AP19")]
-public enum Hairline { ByReason, First, Last }
+public enum Hairline
+{
+    ByReason,
+    First,
+    Last,
+}
 
 /// <summary>When the timer starts (TM2).</summary>
 [School("TM2")]
-public enum TimerStart { LastStroke, FirstStroke }
+public enum TimerStart
+{
+    LastStroke,
+    FirstStroke,
+}
 
 /// <summary>Where painting starts (TM5).</summary>
 [School("TM5")]
-public enum StartingPlace { ByDepth, BackFirst, NeverFrontWhenLifting }
+public enum StartingPlace
+{
+    ByDepth,
+    BackFirst,
+    NeverFrontWhenLifting,
+}
 
 /// <summary>What a root shadow is mixed of (TM10).</summary>
 [School("TM10")]
-public enum ShadowColour { Demi, Permanent }
+public enum ShadowColour
+{
+    Demi,
+    Permanent,
+}
 
 /// <summary>How warm the last rinse is (AF2).</summary>
 [School("AF2")]
-public enum RinseWater { Lukewarm, CoolLast }
+public enum RinseWater
+{
+    Lukewarm,
+    CoolLast,
+}
 
 /// <summary>What a tinted shampoo is for (AF5).</summary>
 [School("AF5")]
-public enum TintedShampoo { Upkeep, Toner }
+public enum TintedShampoo
+{
+    Upkeep,
+    Toner,
+}
 
 #pragma warning restore CS1591
 
@@ -96,11 +172,15 @@ public static class Schools
 
     /// <summary>The way a house goes for a client: hers, else the house's, else the default.</summary>
     /// <typeparam name="T">The school.</typeparam>
-    public static T Way<T>(this House house) where T : struct, Enum => Of<T>.ByName[house.School(Of<T>.Rule)];
+    public static T Way<T>(this House house)
+        where T : struct, Enum => Of<T>.ByName[house.School(Of<T>.Rule)];
 
-    private static class Of<T> where T : struct, Enum
+    private static class Of<T>
+        where T : struct, Enum
     {
-        public static readonly string Rule = typeof(T).GetCustomAttribute<SchoolAttribute>()?.Rule ?? throw new InvalidOperationException($"{typeof(T).Name} is no school.");
-        public static readonly Dictionary<string, T> ByName = Enum.GetValues<T>().ToDictionary(way => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(way.ToString()));
+        public static readonly string Rule =
+            typeof(T).GetCustomAttribute<SchoolAttribute>()?.Rule ?? throw new InvalidOperationException($"{typeof(T).Name} is no school.");
+        public static readonly Dictionary<string, T> ByName = Enum.GetValues<T>()
+            .ToDictionary(way => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(way.ToString()));
     }
 }

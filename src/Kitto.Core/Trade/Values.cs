@@ -9,204 +9,376 @@ public static class Values
     // Safety
 
     /// <summary>Youngest age: labels in the EU and UK say "not intended for use on persons below the age of 16" (from memory; check your local code).</summary>
-    [Number("SA2", "years", Source.Published)] public const int YoungestAge = 16;
+    [Number("SA2", "years", Source.Published)]
+    public const int YoungestAge = 16;
+
     /// <summary>Relaxing, perming or straightening within this many days stops a kit (SA9).</summary>
-    [Number("SA9", "days")] public const int ChemicalServiceDays = 14;
+    [Number("SA9", "days")]
+    public const int ChemicalServiceDays = 14;
+
     /// <summary>Full hours a skin test is watched.</summary>
-    [Number("SA5", "h")] public const int SkinTestHours = 48;
+    [Number("SA5", "h")]
+    public const int SkinTestHours = 48;
+
     /// <summary>A clear skin test counts from this many days.</summary>
-    [Number("SA5", "days")] public const int SkinTestDays = SkinTestHours / 24;
+    [Number("SA5", "days")]
+    public const int SkinTestDays = SkinTestHours / 24;
+
     /// <summary>A clear skin test counts up to this many days.</summary>
-    [Number("SA5", "days")] public const int SkinTestValidDays = 14;
+    [Number("SA5", "days")]
+    public const int SkinTestValidDays = 14;
+
     /// <summary>The house's "same line, nothing changed" school reaches back six months at most (SA5).</summary>
-    [Number("SA5", "months")] public const int SkinTestMostMonths = 6;
+    [Number("SA5", "months")]
+    public const int SkinTestMostMonths = 6;
+
     /// <summary>Colour for the skin test (quantity 4).</summary>
-    [Number("SA5", "g", Source.Ours)] public const double SkinTestGrams = 1;
+    [Number("SA5", "g", Source.Ours)]
+    public const double SkinTestGrams = 1;
+
     /// <summary>Mix for the strand test (tables).</summary>
-    [Number("SA12", "g", Source.Ours)] public const double StrandTestGrams = 3;
+    [Number("SA12", "g", Source.Ours)]
+    public const double StrandTestGrams = 3;
+
     /// <summary>Least minutes a strand is on before it can be called right, where she does not say (ours).</summary>
-    [Number("SA12", "min", Source.Ours)] public const double StrandTestLeastMinutes = 5;
+    [Number("SA12", "min", Source.Ours)]
+    public const double StrandTestLeastMinutes = 5;
+
     /// <summary>No kit holds more than this (DV6, SA7, SA11).</summary>
-    [Number("SA7", "vol")] public const double KitLimitVolume = 20;
+    [Number("SA7", "vol")]
+    public const double KitLimitVolume = 20;
+
     /// <summary>Answers hold for this many days before they must be confirmed again (ours).</summary>
-    [Number("SA21", "days", Source.Ours)] public const int AnswersFreshDays = 30;
+    [Number("SA21", "days", Source.Ours)]
+    public const int AnswersFreshDays = 30;
 
     // Reading the head
 
     /// <summary>Millimetres a month (RD5). Loussouarn et al. 2005 give 0.28 to 0.41 mm a day by population (from memory).</summary>
-    [Number("RD5", "mm a month", Source.Published)] public const double GrowthMmPerMonth = 12.5;
+    [Number("RD5", "mm a month", Source.Published)]
+    public const double GrowthMmPerMonth = 12.5;
+
     /// <summary>A read regrowth further than this from what growth says is queried (RD5).</summary>
-    [Number("RD5", "share")] public const double GrowthTolerance = 0.4;
+    [Number("RD5", "share")]
+    public const double GrowthTolerance = 0.4;
+
     /// <summary>Below this regrowth a kit is too early (RD12).</summary>
-    [Number("RD12", "mm")] public const double EarlyMm = 8;
+    [Number("RD12", "mm")]
+    public const double EarlyMm = 8;
+
     /// <summary>The same for someone alone.</summary>
-    [Number("RD12", "mm")] public const double EarlyAloneMm = 10;
+    [Number("RD12", "mm")]
+    public const double EarlyAloneMm = 10;
+
     /// <summary>The back is longer where it has this many times the front's regrowth (ours).</summary>
-    [Number("RD6", "times", Source.Ours)] public const double LongerBack = 1.5;
+    [Number("RD6", "times", Source.Ours)]
+    public const double LongerBack = 1.5;
+
     /// <summary>The first stretch of the regrowth is warmed by the scalp, mm (TM6).</summary>
-    [Number("TM6", "mm")] public const double ScalpStretchMm = 12;
+    [Number("TM6", "mm")]
+    public const double ScalpStretchMm = 12;
+
     /// <summary>The ends are this long, mm.</summary>
-    [Number("SV10", "mm", Source.Ours)] public const double EndsMm = 80;
+    [Number("SV10", "mm", Source.Ours)]
+    public const double EndsMm = 80;
+
     /// <summary>Under this white share there is no grey to cover (tables).</summary>
-    [Number("DV3", "share", Source.Ours)] public const double NoGrey = 0.1;
+    [Number("DV3", "share", Source.Ours)]
+    public const double NoGrey = 0.1;
 
     // Service
 
     /// <summary>Home colour works within this many levels of her own (SV3).</summary>
-    [Number("SV3", "levels")] public const double HomeLevels = 2;
+    [Number("SV3", "levels")]
+    public const double HomeLevels = 2;
+
     /// <summary>Twenty volumes lift about this much; a red wished lighter than that needs pushing (SH12).</summary>
-    [Number("SH12", "levels")] public const double PushedRedLevels = 1;
+    [Number("SH12", "levels")]
+    public const double PushedRedLevels = 1;
+
     /// <summary>Half a level is the least that is told apart (SV9, SV14).</summary>
-    [Number("SV14", "levels")] public const double HalfLevel = 0.5;
+    [Number("SV14", "levels")]
+    public const double HalfLevel = 0.5;
+
     /// <summary>The most that lengths may have faded to be given their own level back without a wish of their own (SV14).</summary>
-    [Number("SV14", "levels", Source.Ours)] public const double MostFaded = 1;
+    [Number("SV14", "levels", Source.Ours)]
+    public const double MostFaded = 1;
+
     /// <summary>A pulled-through mix is on the lengths for so long at most (SV9).</summary>
-    [Number("SV9", "min")] public const double PulledMinutes = 10;
+    [Number("SV9", "min")]
+    public const double PulledMinutes = 10;
+
     /// <summary>On the ends so long at most: they were coloured before or are porous (SV10).</summary>
-    [Number("SV10", "min")] public const double EndsMinutes = 5;
+    [Number("SV10", "min")]
+    public const double EndsMinutes = 5;
+
     /// <summary>A quick tone is on for so long at most (SV18).</summary>
-    [Number("SV18", "min")] public const double QuickToneMinutes = 3;
+    [Number("SV18", "min")]
+    public const double QuickToneMinutes = 3;
+
     /// <summary>A gloss that is right somewhere is combed through there for so many minutes (SV17).</summary>
-    [Number("SV17", "min")] public const double ThroughMinutes = 3;
+    [Number("SV17", "min")]
+    public const double ThroughMinutes = 3;
+
     /// <summary>A shadow is feathered so far past the line at the hairline and the temples (SV5).</summary>
-    [Number("SV5", "mm")] public const double TailFrontMm = 20;
+    [Number("SV5", "mm")]
+    public const double TailFrontMm = 20;
+
     /// <summary>A shadow is feathered so far past the line at the fronts and the crown (SV5).</summary>
-    [Number("SV5", "mm")] public const double TailSideMm = 35;
+    [Number("SV5", "mm")]
+    public const double TailSideMm = 35;
+
     /// <summary>A shadow is feathered so far past the line at the back and the nape (SV5).</summary>
-    [Number("SV5", "mm")] public const double TailBackMm = 50;
+    [Number("SV5", "mm")]
+    public const double TailBackMm = 50;
+
     /// <summary>One mix serves two stretches where it comes this near to what each one's own would do, dE00 (SV17).</summary>
-    [Number("SV17", "dE00", Source.Ours)] public const double OneMixServesDeltaE = 2;
+    [Number("SV17", "dE00", Source.Ours)]
+    public const double OneMixServesDeltaE = 2;
+
     /// <summary>A quick tone is offered where the tone is off by less than this, dE00 (SV18).</summary>
-    [Number("SV18", "dE00", Source.Ours)] public const double QuickToneBelowDeltaE = 4;
+    [Number("SV18", "dE00", Source.Ours)]
+    public const double QuickToneBelowDeltaE = 4;
+
     /// <summary>White from this share up, and stubborn, takes two steps (SV19).</summary>
-    [Number("SV19", "share")] public const double TwoStepsFrom = 0.75;
+    [Number("SV19", "share")]
+    public const double TwoStepsFrom = 0.75;
 
     // Shade
 
     /// <summary>Shades of one mix are at most so many levels apart (SH17).</summary>
-    [Number("SH17", "levels")] public const double ShadesApart = 1;
+    [Number("SH17", "levels")]
+    public const double ShadesApart = 1;
+
     /// <summary>A wish with a family is made of it by at least so much (SH18).</summary>
-    [Number("SH18", "share", Source.Ours)] public const double OfFamily = 1.0 / 3;
+    [Number("SH18", "share", Source.Ours)]
+    public const double OfFamily = 1.0 / 3;
+
     /// <summary>The same where white hair asks for three quarters neutral (SH18).</summary>
-    [Number("SH18", "share", Source.Ours)] public const double OfFamilyOnWhite = 0.25;
+    [Number("SH18", "share", Source.Ours)]
+    public const double OfFamilyOnWhite = 0.25;
+
     /// <summary>Tones that the wish does not hold are together at most this (SH18).</summary>
-    [Number("SH18", "share", Source.Ours)] public const double MostForeign = 1.0 / 3;
+    [Number("SH18", "share", Source.Ours)]
+    public const double MostForeign = 1.0 / 3;
+
     /// <summary>A neutral wish is neutral by at least so much (SH18).</summary>
-    [Number("SH18", "share", Source.Ours)] public const double OfNeutral = 0.5;
+    [Number("SH18", "share", Source.Ours)]
+    public const double OfNeutral = 0.5;
+
     /// <summary>A concentrate is at most this (SH20).</summary>
-    [Number("SH20", "share")] public const double MostConcentrate = 0.10;
+    [Number("SH20", "share")]
+    public const double MostConcentrate = 0.10;
+
     /// <summary>The same up to level 4 (SH20).</summary>
-    [Number("SH20", "share")] public const double MostConcentrateDeep = 0.15;
+    [Number("SH20", "share")]
+    public const double MostConcentrateDeep = 0.15;
+
     /// <summary>How much red (copper where light) keeps an ash brown on white hair, and how much an opposite may be there (SH6, SH19).</summary>
-    [Number("SH6", "share")] public const double RedAgainstAsh = 0.1;
+    [Number("SH6", "share")]
+    public const double RedAgainstAsh = 0.1;
+
     /// <summary>White share from which an ash shows its base (SH6).</summary>
-    [Number("SH6", "share")] public const double AshShowsFrom = 0.25;
+    [Number("SH6", "share")]
+    public const double AshShowsFrom = 0.25;
+
     /// <summary>This much extra cover does for three quarters neutral (SH5; the share is ours).</summary>
-    [Number("SH5", "share", Source.Ours)] public const double ExtraCoverFor = 0.5;
+    [Number("SH5", "share", Source.Ours)]
+    public const double ExtraCoverFor = 0.5;
+
     /// <summary>From this white share up extra cover has its place (SH4, SH5; ours).</summary>
-    [Number("SH4", "share", Source.Ours)] public const double ExtraCoverFrom = 0.5;
+    [Number("SH4", "share", Source.Ours)]
+    public const double ExtraCoverFrom = 0.5;
+
     /// <summary>A mix has at most so many parts, concentrate and clear among them (SH21).</summary>
-    [Number("SH21", "parts")] public const int MostParts = 3;
+    [Number("SH21", "parts")]
+    public const int MostParts = 3;
+
     /// <summary>Each part more has to bring the forecast nearer by more than this, dE00 (SH21).</summary>
-    [Number("SH21", "dE00", Source.Ours)] public const double PartEarnsDeltaE = 1.5;
+    [Number("SH21", "dE00", Source.Ours)]
+    public const double PartEarnsDeltaE = 1.5;
+
     /// <summary>Mixes of as many parts this near to one another do alike, dE00 (SH21).</summary>
-    [Number("SH21", "dE00", Source.Ours)] public const double AlikeDeltaE = 0.5;
+    [Number("SH21", "dE00", Source.Ours)]
+    public const double AlikeDeltaE = 0.5;
+
     /// <summary>From this dE00 on a best mix is another colour than the wish, and the colourist confirms it in so many words (SH16 to SH22).</summary>
-    [Number("SH16", "dE00", Source.Ours)] public const double AnotherColourDeltaE = 6;
+    [Number("SH16", "dE00", Source.Ours)]
+    public const double AnotherColourDeltaE = 6;
+
     /// <summary>The step by which a tone is corrected (OU2).</summary>
-    [Number("OU2", "share")] public const double ToneStep = 0.1;
+    [Number("OU2", "share")]
+    public const double ToneStep = 0.1;
 
     // Developer
 
     /// <summary>Grey cover takes this strength (DV3).</summary>
-    [Number("DV3", "vol")] public const double CoverVolume = 20;
+    [Number("DV3", "vol")]
+    public const double CoverVolume = 20;
+
     /// <summary>A demi on white hair takes this strength: it blends and does not cover (DV11).</summary>
-    [Number("DV11", "vol")] public const double BlendVolume = 10;
+    [Number("DV11", "vol")]
+    public const double BlendVolume = 10;
+
     /// <summary>Lengths with a mix of their own take this strength, whatever the roots take (DV7).</summary>
-    [Number("DV7", "vol")] public const double LengthsVolume = 10;
+    [Number("DV7", "vol")]
+    public const double LengthsVolume = 10;
+
     /// <summary>Up to this strength a colour only deposits (DV2, SH16).</summary>
-    [Number("DV2", "vol")] public const double DepositVolume = 10;
+    [Number("DV2", "vol")]
+    public const double DepositVolume = 10;
+
     /// <summary>Undiluted developer for resistant white (AP9, BE11).</summary>
-    [Number("AP9", "g")] public const double PreSoftenGrams = 2.5;
+    [Number("AP9", "g")]
+    public const double PreSoftenGrams = 2.5;
 
     // Amount
 
     /// <summary>A standard pack, grams mixed (DO4).</summary>
-    [Number("DO4", "g")] public const double PackGrams = 120;
+    [Number("DO4", "g")]
+    public const double PackGrams = 120;
+
     /// <summary>However little hair it is for, a batch is reckoned at this much, grams: less cannot be mixed and painted (ours).</summary>
-    [Number("DO6", "g", Source.Ours)] public const double LeastBaseGrams = 1;
+    [Number("DO6", "g", Source.Ours)]
+    public const double LeastBaseGrams = 1;
+
     /// <summary>From this much a kit is split into main and reserve (DO10).</summary>
-    [Number("DO10", "g")] public const double SplitFromGrams = 40;
+    [Number("DO10", "g")]
+    public const double SplitFromGrams = 40;
+
     /// <summary>The main pair covers this quantile of use.</summary>
-    [Number("DO10", "share", Source.Ours)] public const double MainQuantile = 0.60;
+    [Number("DO10", "share", Source.Ours)]
+    public const double MainQuantile = 0.60;
+
     /// <summary>What a colour sachet keeps, filled over on top (DO11; ours).</summary>
-    [Number("DO11", "g", Source.Ours)] public const double CreamKeptGrams = 1.5;
+    [Number("DO11", "g", Source.Ours)]
+    public const double CreamKeptGrams = 1.5;
+
     /// <summary>What a bottle of liquid keeps (DO11; ours).</summary>
-    [Number("DO11", "g", Source.Ours)] public const double LiquidKeptGrams = 0.7;
+    [Number("DO11", "g", Source.Ours)]
+    public const double LiquidKeptGrams = 0.7;
+
     /// <summary>A part below this many steps of the scale is too small to weigh well (BE4).</summary>
-    [Number("BE4", "steps")] public const double SmallestSteps = 10;
+    [Number("BE4", "steps")]
+    public const double SmallestSteps = 10;
+
     /// <summary>The bowl of a usual kit, millilitres (ours).</summary>
-    [Number("DO12", "ml", Source.Ours)] public const double BowlMl = 300;
+    [Number("DO12", "ml", Source.Ours)]
+    public const double BowlMl = 300;
+
     /// <summary>The nozzle bottle of a usual kit, millilitres (ours).</summary>
-    [Number("DO12", "ml", Source.Ours)] public const double BottleMl = 240;
+    [Number("DO12", "ml", Source.Ours)]
+    public const double BottleMl = 240;
+
     /// <summary>A whole tube this little above the need is worth saying (quantity 4).</summary>
-    [Number("BE10", "times", Source.Ours)] public const double TubeMargin = 1.10;
+    [Number("BE10", "times", Source.Ours)]
+    public const double TubeMargin = 1.10;
+
     /// <summary>Nobody mixes one pair in more goes than this (ours).</summary>
-    [Number("DO12", "goes", Source.Ours)] public const int MostGoes = 3;
+    [Number("DO12", "goes", Source.Ours)]
+    public const int MostGoes = 3;
+
     /// <summary>Least share of kits that may be asked not to run out.</summary>
-    [Number("DO2", "share", Source.Ours)] public const double LeastServiceLevel = 0.80;
+    [Number("DO2", "share", Source.Ours)]
+    public const double LeastServiceLevel = 0.80;
+
     /// <summary>Greatest share of kits that may be asked not to run out.</summary>
-    [Number("DO2", "share", Source.Ours)] public const double GreatestServiceLevel = 0.98;
+    [Number("DO2", "share", Source.Ours)]
+    public const double GreatestServiceLevel = 0.98;
 
     // Timing
 
     /// <summary>A trained hand, medium density, whole head, thin partings, minutes (TM7).</summary>
-    [Number("TM7", "min")] public const double TrainedMinutes = 10;
+    [Number("TM7", "min")]
+    public const double TrainedMinutes = 10;
+
     /// <summary>Walking round the outline first costs this much more.</summary>
-    [Number("TM7", "times", Source.Ours)] public const double OutlineFactor = 1.15;
+    [Number("TM7", "times", Source.Ours)]
+    public const double OutlineFactor = 1.15;
+
     /// <summary>Hairline hair in a lift may stay this much longer than the standard time.</summary>
-    [Number("TM5", "min", Source.Ours)] public const double HairlineLiftMinutes = 10;
+    [Number("TM5", "min", Source.Ours)]
+    public const double HairlineLiftMinutes = 10;
+
     /// <summary>A mix must be on this long before it stops working, minutes.</summary>
-    [Number("AP8", "min", Source.Ours)] public const double SpareMinutes = 3;
+    [Number("AP8", "min", Source.Ours)]
+    public const double SpareMinutes = 3;
+
     /// <summary>Where the head is painted in two turns, the scalp stretch begins this long after the first stroke at the earliest, minutes (TM6).</summary>
-    [Number("TM6", "min")] public const double ScalpAfterMinutes = 10;
+    [Number("TM6", "min")]
+    public const double ScalpAfterMinutes = 10;
+
     /// <summary>The second turn takes this much of the first: the partings are known and the stretch is short (ours).</summary>
-    [Number("TM6", "times", Source.Ours)] public const double SecondTurn = 0.5;
+    [Number("TM6", "times", Source.Ours)]
+    public const double SecondTurn = 0.5;
+
     /// <summary>In a lifting service, regrowth longer than this is painted in two turns, mm (TM6).</summary>
-    [Number("TM6", "mm")] public const double LiftInTwoMm = 25;
+    [Number("TM6", "mm")]
+    public const double LiftInTwoMm = 25;
+
     /// <summary>In any permanent service, regrowth longer than this is virgin hair all over: mid-lengths first, then the roots, mm (TM6).</summary>
-    [Number("TM6", "mm")] public const double AllOverMm = 60;
+    [Number("TM6", "mm")]
+    public const double AllOverMm = 60;
+
     /// <summary>Fewer minutes behind than this are not worth a word.</summary>
-    [Number("TM8", "min", Source.Ours)] public const double BehindMinutes = 2;
+    [Number("TM8", "min", Source.Ours)]
+    public const double BehindMinutes = 2;
+
     /// <summary>A run of which nothing was heard for so long is not on the head any longer, hours (ours; the longest contact of any line is 2).</summary>
-    [Number("TM8", "h", Source.Ours)] public const double RunLapsesHours = 6;
+    [Number("TM8", "h", Source.Ours)]
+    public const double RunLapsesHours = 6;
 
     // Plan and next kit
 
     /// <summary>Colour day is this long before the wished day, so that it has settled (AF7).</summary>
-    [Number("AF7", "days")] public const int SettleDays = 2;
+    [Number("AF7", "days")]
+    public const int SettleDays = 2;
+
     /// <summary>The strand test is reported this long before colour day.</summary>
-    [Number("SA12", "days", Source.Ours)] public const int StrandTestDays = 1;
+    [Number("SA12", "days", Source.Ours)]
+    public const int StrandTestDays = 1;
+
     /// <summary>The post takes so many calendar days at most (BE5).</summary>
-    [Number("BE5", "days", Source.Ours)] public const int MostTransitDays = 14;
+    [Number("BE5", "days", Source.Ours)]
+    public const int MostTransitDays = 14;
+
     /// <summary>Opaque cover wants doing again after so many weeks (SV11).</summary>
-    [Number("SV11", "weeks")] public const int CoverWeeks = 4;
+    [Number("SV11", "weeks")]
+    public const int CoverWeeks = 4;
+
     /// <summary>Soft colour wants doing again after so many weeks at the earliest (SV11).</summary>
-    [Number("SV11", "weeks")] public const int SoftWeeksFrom = 6;
+    [Number("SV11", "weeks")]
+    public const int SoftWeeksFrom = 6;
+
     /// <summary>Soft colour wants doing again after so many weeks at the latest (SV11).</summary>
-    [Number("SV11", "weeks")] public const int SoftWeeksTo = 10;
+    [Number("SV11", "weeks")]
+    public const int SoftWeeksTo = 10;
+
     /// <summary>Filled sachets keep this long, colour day included (house value).</summary>
-    [Number("BE5", "days", Source.Ours)] public const int ShelfLifeDays = 21;
+    [Number("BE5", "days", Source.Ours)]
+    public const int ShelfLifeDays = 21;
+
     /// <summary>A report is expected this many days after colour day (ours).</summary>
-    [Number("AF6", "days", Source.Ours)] public const int ReportDays = 3;
+    [Number("AF6", "days", Source.Ours)]
+    public const int ReportDays = 3;
+
     /// <summary>Days after the planned skin test at which its absence is spoken of (ours).</summary>
-    [Number("AF6", "days", Source.Ours)] public const int OverdueDays = 2;
+    [Number("AF6", "days", Source.Ours)]
+    public const int OverdueDays = 2;
+
     /// <summary>What shows where the regrowth stands out from the lengths (clock).</summary>
-    [Number("SV11", "mm")] public const double ShowsOnContrastMm = 12;
+    [Number("SV11", "mm")]
+    public const double ShowsOnContrastMm = 12;
+
     /// <summary>What shows where it does not (clock).</summary>
-    [Number("SV11", "mm")] public const double ShowsElseMm = 20;
+    [Number("SV11", "mm")]
+    public const double ShowsElseMm = 20;
+
     /// <summary>White from this share stands out (ours).</summary>
-    [Number("SV11", "share", Source.Ours)] public const double WhiteStandsOut = 0.3;
+    [Number("SV11", "share", Source.Ours)]
+    public const double WhiteStandsOut = 0.3;
+
     /// <summary>A difference of this many levels stands out (ours).</summary>
-    [Number("SV11", "levels", Source.Ours)] public const double LevelsStandOut = 2;
+    [Number("SV11", "levels", Source.Ours)]
+    public const double LevelsStandOut = 2;
 }

@@ -8,37 +8,46 @@ public sealed class SafetyCommands(Database db)
 {
     /// <summary>Takes down what is said of a client.</summary>
     /// <returns>Why not; null where it was taken.</returns>
-    public Task<Refusal?> Say(Guid clientId, Func<SafetyRecord, Taken> rule) => db.Together(async connection =>
-    {
-        var held = await Held.Of(connection, clientId);
-        var taken = rule(await held.Record());
-        await held.Append(taken.Events);
-        return taken.Refused;
-    });
+    public Task<Refusal?> Say(Guid clientId, Func<SafetyRecord, Taken> rule) =>
+        db.Together(async connection =>
+        {
+            var held = await Held.Of(connection, clientId);
+            var taken = rule(await held.Record());
+            await held.Append(taken.Events);
+            return taken.Refused;
+        });
 
     /// <summary>Takes down what is said of a kit, with the picture that came with it.</summary>
     /// <param name="kit">The kit; it is read again while its client is held.</param>
     /// <param name="rule">What Core says to it.</param>
     /// <param name="photo">A picture, and the event it belongs to.</param>
     /// <returns>Why not; null where it was taken.</returns>
-    public Task<Refusal?> Say(Kit kit, Func<SafetyRecord, GateKit, Taken> rule, (Guid Of, byte[] Jpeg, DateTime At)? photo = null) => db.Together(async connection =>
-    {
-        var held = await Held.Of(connection, kit.ClientId);
-        var taken = rule(await held.Record(), (await held.Kit(kit.Id)).Gate);
-        await held.Append(taken.Events);
-        if (taken.Events.FirstOrDefault(e => e is { Kind: SafetyKind.Released, Minutes: not null }) is { } agreed)
+    public Task<Refusal?> Say(Kit kit, Func<SafetyRecord, GateKit, Taken> rule, (Guid Of, byte[] Jpeg, DateTime At)? photo = null) =>
+        db.Together(async connection =>
         {
-            await held.Execute("update kit set agreed_minutes = @Minutes, version = version + 1 where id = @Id", new { agreed.Minutes, kit.Id });
-        }
+            var held = await Held.Of(connection, kit.ClientId);
+            var taken = rule(await held.Record(), (await held.Kit(kit.Id)).Gate);
+            await held.Append(taken.Events);
+            if (taken.Events.FirstOrDefault(e => e is { Kind: SafetyKind.Released, Minutes: not null }) is { } agreed)
+            {
+                await held.Execute("update kit set agreed_minutes = @Minutes, version = version + 1 where id = @Id", new { agreed.Minutes, kit.Id });
+            }
 
-        if (photo is { } picture && taken.Refused is null)
-        {
-            await held.Execute("insert into test_photo (test_id, jpeg, taken_in) select @Of, @Jpeg, @At where exists (select 1 from safety_event where id = @Of) on conflict (test_id) do nothing",
-                new { picture.Of, picture.Jpeg, picture.At });
-        }
+            if (photo is { } picture && taken.Refused is null)
+            {
+                await held.Execute(
+                    "insert into test_photo (test_id, jpeg, taken_in) select @Of, @Jpeg, @At where exists (select 1 from safety_event where id = @Of) on conflict (test_id) do nothing",
+                    new
+                    {
+                        picture.Of,
+                        picture.Jpeg,
+                        picture.At,
+                    }
+                );
+            }
 
-        return taken.Refused;
-    });
+            return taken.Refused;
+        });
 
     /// <summary>Takes down words of a run; those that cannot be are left out.</summary>
     /// <param name="kit">The kit.</param>
@@ -46,71 +55,94 @@ public sealed class SafetyCommands(Database db)
     /// <param name="day">The day in the studio at a moment.</param>
     /// <param name="now">Now, UTC.</param>
     /// <returns>How many were taken that were not there.</returns>
-    public Task<int> Tell(Kit kit, IReadOnlyList<RunLine> words, Func<DateTime, DateOnly> day, DateTime now) => db.Together(async connection =>
-    {
-        var held = await Held.Of(connection, kit.ClientId);
-        var (record, as_) = (await held.Record(), await held.Kit(kit.Id));
-        var there = (await Runs.Of(connection, kit.Id)).ToList();
-        int taken = 0;
-        foreach (var word in words.Where(w => there.All(t => t.Id != w.Id)))
+    public Task<int> Tell(Kit kit, IReadOnlyList<RunLine> words, Func<DateTime, DateOnly> day, DateTime now) =>
+        db.Together(async connection =>
         {
-            if (KitLife.Takes(record, as_.Gate, there, word, as_.RunSteps, day(word.At), now))
+            var held = await Held.Of(connection, kit.ClientId);
+            var (record, as_) = (await held.Record(), await held.Kit(kit.Id));
+            var there = (await Runs.Of(connection, kit.Id)).ToList();
+            int taken = 0;
+            foreach (var word in words.Where(w => there.All(t => t.Id != w.Id)))
             {
-                await Runs.Append(connection, kit.Id, word, now);
-                there.Add(word);
-                taken++;
+                if (KitLife.Takes(record, as_.Gate, there, word, as_.RunSteps, day(word.At), now))
+                {
+                    await Runs.Append(connection, kit.Id, word, now);
+                    there.Add(word);
+                    taken++;
+                }
             }
-        }
 
-        return taken;
-    });
+            return taken;
+        });
 
     /// <summary>Moves a kit on: packed, posted. The gate is asked while the client is held.</summary>
     /// <exception cref="ConflictException">It is not where the person saw it, or a stop holds.</exception>
-    public Task Move(Kit seen, string from, string to, DateOnly today, DateTime at) => db.Together(async connection =>
-    {
-        var held = await Held.Of(connection, seen.ClientId);
-        var verdict = Gate.Of(await held.Record(), (await held.Kit(seen.Id)).Gate, RunState.None, at, today);
-        if (!verdict.MayGoOn)
+    public Task Move(Kit seen, string from, string to, DateOnly today, DateTime at) =>
+        db.Together(async connection =>
         {
-            throw new ConflictException($"A stop holds: {verdict.Stops[0].Says} Nothing of this kit is packed or posted.");
-        }
+            var held = await Held.Of(connection, seen.ClientId);
+            var verdict = Gate.Of(await held.Record(), (await held.Kit(seen.Id)).Gate, RunState.None, at, today);
+            if (!verdict.MayGoOn)
+            {
+                throw new ConflictException($"A stop holds: {verdict.Stops[0].Says} Nothing of this kit is packed or posted.");
+            }
 
-        if (await held.Execute("""
-            update kit set state = @to, version = version + 1,
-                   packed_at = case when @to = 'packed' then @at else packed_at end,
-                   posted_at = case when @to = 'posted' then @at else posted_at end
-            where id = @Id and version = @Version and state = @from
-            """, new { seen.Id, seen.Version, from, to, at }) == 0)
-        {
-            throw new ConflictException("This kit has been moved on by someone else meanwhile; look again.");
-        }
-    });
+            if (
+                await held.Execute(
+                    """
+                    update kit set state = @to, version = version + 1,
+                           packed_at = case when @to = 'packed' then @at else packed_at end,
+                           posted_at = case when @to = 'posted' then @at else posted_at end
+                    where id = @Id and version = @Version and state = @from
+                    """,
+                    new
+                    {
+                        seen.Id,
+                        seen.Version,
+                        from,
+                        to,
+                        at,
+                    }
+                ) == 0
+            )
+            {
+                throw new ConflictException("This kit has been moved on by someone else meanwhile; look again.");
+            }
+        });
 
     /// <summary>How a kit came out, and what was felt: one report a kit, and a reaction whatever becomes of the report.</summary>
     /// <param name="kit">The kit.</param>
     /// <param name="report">The report; null: only what was felt, because the rest cannot be taken.</param>
     /// <param name="felt">A reaction that was told with it.</param>
     /// <returns>Why the report was not taken; null where it was. A reaction is always taken.</returns>
-    public Task<string?> Report(Kit kit, OutcomeReport? report, Taken? felt) => db.Together(async connection =>
-    {
-        var held = await Held.Of(connection, kit.ClientId);
-        await held.Append(felt?.Events ?? []);
-        if (report is null)
+    public Task<string?> Report(Kit kit, OutcomeReport? report, Taken? felt) =>
+        db.Together(async connection =>
         {
+            var held = await Held.Of(connection, kit.ClientId);
+            await held.Append(felt?.Events ?? []);
+            if (report is null)
+            {
+                return null;
+            }
+
+            if (
+                await held.Execute(
+                    """
+                    insert into outcome_report (kit_id, applied_on, coverage, depth, tone, left_grams, ran_out, weighed, comfort, minutes, note, reported_at)
+                    values (@KitId, @AppliedOn, @Coverage, @Depth, @Tone, @LeftGrams, @RanOut, @Weighed, @Comfort, @Minutes, @Note, @ReportedAt)
+                    on conflict (kit_id) do nothing
+                    """,
+                    report
+                ) == 0
+            )
+            {
+                return "This kit has been reported already. Your colourist has that report; call if it was wrong.";
+            }
+
+            await held.Execute(
+                "update kit set state = 'reported', version = version + 1 where id = @KitId and state in ('signed', 'packed', 'posted')",
+                new { report.KitId }
+            );
             return null;
-        }
-
-        if (await held.Execute("""
-            insert into outcome_report (kit_id, applied_on, coverage, depth, tone, left_grams, ran_out, weighed, comfort, minutes, note, reported_at)
-            values (@KitId, @AppliedOn, @Coverage, @Depth, @Tone, @LeftGrams, @RanOut, @Weighed, @Comfort, @Minutes, @Note, @ReportedAt)
-            on conflict (kit_id) do nothing
-            """, report) == 0)
-        {
-            return "This kit has been reported already. Your colourist has that report; call if it was wrong.";
-        }
-
-        await held.Execute("update kit set state = 'reported', version = version + 1 where id = @KitId and state in ('signed', 'packed', 'posted')", new { report.KitId });
-        return null;
-    });
+        });
 }

@@ -13,7 +13,16 @@ namespace Kitto.Store.Commands;
 /// <param name="At">When.</param>
 /// <param name="Grown">Regrowth that was measured.</param>
 /// <param name="Stops">The stops in it.</param>
-public sealed record KeptReading(Guid ClientId, int BegunFrom, string Document, Guid By, string ByName, DateTime At, MeasuredGrowth? Grown, IReadOnlyList<Because> Stops);
+public sealed record KeptReading(
+    Guid ClientId,
+    int BegunFrom,
+    string Document,
+    Guid By,
+    string ByName,
+    DateTime At,
+    MeasuredGrowth? Grown,
+    IReadOnlyList<Because> Stops
+);
 
 /// <summary>What a new prescription is stored with.</summary>
 /// <param name="Stand">Where the client's record stood when it was prescribed.</param>
@@ -21,7 +30,20 @@ public sealed record KeptReading(Guid ClientId, int BegunFrom, string Document, 
 /// <param name="ShelfStamp">Where the shelf stood.</param>
 /// <param name="Shelf">The lines of the shelf, as one document.</param>
 public sealed record Signing(
-    string Decision, string Service, string CaseDocument, string Document, string? Guide, string Lines, bool StrandNeeded, int SkinDays, Core.Clock.KitDays Days, string Stand, string Names, string ShelfStamp, string Shelf);
+    string Decision,
+    string Service,
+    string CaseDocument,
+    string Document,
+    string? Guide,
+    string Lines,
+    bool StrandNeeded,
+    int SkinDays,
+    Core.Clock.KitDays Days,
+    string Stand,
+    string Names,
+    string ShelfStamp,
+    string Shelf
+);
 
 /// <summary>Answers that are kept.</summary>
 /// <param name="BegunFrom">The version they were begun from; 0: none.</param>
@@ -41,15 +63,16 @@ public sealed class SittingCommands(Database db)
     /// <param name="byName">Who says it, for the record.</param>
     /// <param name="link">The link they came by, which is used up with them.</param>
     /// <exception cref="ConflictException">Others were given meanwhile.</exception>
-    public Task Answer(Guid clientId, KeptAnswers answers, DateTime at, Guid? by, string byName, Guid? link = null) => db.Together(async connection =>
-    {
-        var held = await Held.Of(connection, clientId);
-        await Answer(held, answers, at, by, byName);
-        if (link is { } used)
+    public Task Answer(Guid clientId, KeptAnswers answers, DateTime at, Guid? by, string byName, Guid? link = null) =>
+        db.Together(async connection =>
         {
-            await held.Execute("update link set revoked_at = @at where id = @used and revoked_at is null", new { used, at });
-        }
-    });
+            var held = await Held.Of(connection, clientId);
+            await Answer(held, answers, at, by, byName);
+            if (link is { } used)
+            {
+                await held.Execute("update link set revoked_at = @at where id = @used and revoked_at is null", new { used, at });
+            }
+        });
 
     /// <summary>Keeps a reading after the one it was begun from; the draft is done with.</summary>
     /// <exception cref="ConflictException">Another was kept meanwhile.</exception>
@@ -60,45 +83,87 @@ public sealed class SittingCommands(Database db)
     /// <param name="s">What is signed.</param>
     /// <param name="confirmed">Answers that were confirmed; null: they stood.</param>
     /// <exception cref="ConflictException">Her record or the shelf is not as it was when this was prescribed; nothing was written.</exception>
-    public Task<(Guid Prescription, Guid? Kit)> Sign(KeptReading reading, Signing s, KeptAnswers? confirmed) => db.Together(async connection =>
-    {
-        var held = await Held.Of(connection, reading.ClientId);
-        if (await Clients.Stand(connection, reading.ClientId) != s.Stand)
+    public Task<(Guid Prescription, Guid? Kit)> Sign(KeptReading reading, Signing s, KeptAnswers? confirmed) =>
+        db.Together(async connection =>
         {
-            throw new ConflictException("Something has changed on her record meanwhile. What you typed stands here; look at what follows from it now, and sign again.");
-        }
+            var held = await Held.Of(connection, reading.ClientId);
+            if (await Clients.Stand(connection, reading.ClientId) != s.Stand)
+            {
+                throw new ConflictException(
+                    "Something has changed on her record meanwhile. What you typed stands here; look at what follows from it now, and sign again."
+                );
+            }
 
-        if (await Lines.Stamp(connection, hold: true) != s.ShelfStamp)
-        {
-            throw new ConflictException("The shelf has changed meanwhile. Look at what follows from it now, and sign again.");
-        }
+            if (await Lines.Stamp(connection, hold: true) != s.ShelfStamp)
+            {
+                throw new ConflictException("The shelf has changed meanwhile. Look at what follows from it now, and sign again.");
+            }
 
-        if (confirmed is not null)
-        {
-            await Answer(held, confirmed, reading.At, reading.By, reading.ByName);
-        }
+            if (confirmed is not null)
+            {
+                await Answer(held, confirmed, reading.At, reading.By, reading.ByName);
+            }
 
-        var readingId = await Keep(held, reading);
-        var id = Guid.CreateVersion7();
-        Guid? kit = s.Decision == "kit" ? Guid.CreateVersion7() : null;
-        await held.Execute("""
-            with shelf as (select encode(sha256(convert_to(@Shelf, 'UTF8')), 'hex') as hash), kept as (insert into shelf_version (hash, lines) select hash, @Shelf::jsonb from shelf on conflict do nothing)
-            insert into prescription (id, client_id, reading_id, decision, service, signed_at, signed_by, case_document, document, guide, shelf_hash, names)
-            select @id, @ClientId, @readingId, @Decision, @Service, @At, @By, @CaseDocument::jsonb, @Document::jsonb, @Guide::jsonb, hash, @Names::jsonb from shelf
-            """, new { id, reading.ClientId, readingId, s.Decision, s.Service, reading.At, reading.By, s.CaseDocument, s.Document, s.Guide, s.Shelf, s.Names });
-        if (kit is not null)
-        {
-            await held.Execute("""
-                insert into kit (id, prescription_id, client_id, number, lines, strand_needed, skin_days, state, fill_on, post_on, arrives_on, skin_on, strand_on, colour_on, due_on, transit_days, run_first, run_off)
-                select @kit, @id, @ClientId, coalesce((select max(number) from kit where client_id = @ClientId), 0) + 1, @Lines, @StrandNeeded, @SkinDays, 'signed', @FillOn, @PostOn, @ArrivesOn, @SkinOn, @StrandOn, @ColourOn, @DueOn,
-                       (select d.transit_days from client c join destination d on d.id = c.destination_id where c.id = @ClientId), r.run_first, r.run_off
-                from run_of(@Guide::jsonb) r
-                """, new { kit, id, reading.ClientId, s.Lines, s.StrandNeeded, s.SkinDays, s.Guide, s.Days.FillOn, s.Days.PostOn, s.Days.ArrivesOn, s.Days.SkinOn, s.Days.StrandOn, s.Days.ColourOn, s.Days.DueOn });
-            await held.Execute("update kit set state = 'closed', version = version + 1 where client_id = @ClientId and id <> @kit and state in ('signed', 'reported')", new { kit, reading.ClientId });
-        }
+            var readingId = await Keep(held, reading);
+            var id = Guid.CreateVersion7();
+            Guid? kit = s.Decision == "kit" ? Guid.CreateVersion7() : null;
+            await held.Execute(
+                """
+                with shelf as (select encode(sha256(convert_to(@Shelf, 'UTF8')), 'hex') as hash), kept as (insert into shelf_version (hash, lines) select hash, @Shelf::jsonb from shelf on conflict do nothing)
+                insert into prescription (id, client_id, reading_id, decision, service, signed_at, signed_by, case_document, document, guide, shelf_hash, names)
+                select @id, @ClientId, @readingId, @Decision, @Service, @At, @By, @CaseDocument::jsonb, @Document::jsonb, @Guide::jsonb, hash, @Names::jsonb from shelf
+                """,
+                new
+                {
+                    id,
+                    reading.ClientId,
+                    readingId,
+                    s.Decision,
+                    s.Service,
+                    reading.At,
+                    reading.By,
+                    s.CaseDocument,
+                    s.Document,
+                    s.Guide,
+                    s.Shelf,
+                    s.Names,
+                }
+            );
+            if (kit is not null)
+            {
+                await held.Execute(
+                    """
+                    insert into kit (id, prescription_id, client_id, number, lines, strand_needed, skin_days, state, fill_on, post_on, arrives_on, skin_on, strand_on, colour_on, due_on, transit_days, run_first, run_off)
+                    select @kit, @id, @ClientId, coalesce((select max(number) from kit where client_id = @ClientId), 0) + 1, @Lines, @StrandNeeded, @SkinDays, 'signed', @FillOn, @PostOn, @ArrivesOn, @SkinOn, @StrandOn, @ColourOn, @DueOn,
+                           (select d.transit_days from client c join destination d on d.id = c.destination_id where c.id = @ClientId), r.run_first, r.run_off
+                    from run_of(@Guide::jsonb) r
+                    """,
+                    new
+                    {
+                        kit,
+                        id,
+                        reading.ClientId,
+                        s.Lines,
+                        s.StrandNeeded,
+                        s.SkinDays,
+                        s.Guide,
+                        s.Days.FillOn,
+                        s.Days.PostOn,
+                        s.Days.ArrivesOn,
+                        s.Days.SkinOn,
+                        s.Days.StrandOn,
+                        s.Days.ColourOn,
+                        s.Days.DueOn,
+                    }
+                );
+                await held.Execute(
+                    "update kit set state = 'closed', version = version + 1 where client_id = @ClientId and id <> @kit and state in ('signed', 'reported')",
+                    new { kit, reading.ClientId }
+                );
+            }
 
-        return (id, kit);
-    });
+            return (id, kit);
+        });
 
     /// <summary>Changes what is known of a client; a day of birth that stops stops her kits with it.</summary>
     /// <param name="client">As she is now.</param>
@@ -106,28 +171,44 @@ public sealed class SittingCommands(Database db)
     /// <param name="at">When.</param>
     /// <param name="byName">Who changed it.</param>
     /// <exception cref="ConflictException">Someone else has changed her meanwhile.</exception>
-    public Task Save(Client client, IReadOnlyList<Because> stops, DateTime at, string byName) => db.Together(async connection =>
-    {
-        var held = await Held.Of(connection, client.Id);
-        if (await held.Execute("""
-            update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, email = @Email, version = version + 1
-            where id = @Id and version = @Version
-            """, client) == 0)
+    public Task Save(Client client, IReadOnlyList<Because> stops, DateTime at, string byName) =>
+        db.Together(async connection =>
         {
-            throw new ConflictException("Someone else has changed this client meanwhile.");
-        }
+            var held = await Held.Of(connection, client.Id);
+            if (
+                await held.Execute(
+                    """
+                    update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, email = @Email, version = version + 1
+                    where id = @Id and version = @Version
+                    """,
+                    client
+                ) == 0
+            )
+            {
+                throw new ConflictException("Someone else has changed this client meanwhile.");
+            }
 
-        await held.Append(KitLife.Found(stops, false, $"born:{client.BirthDate:yyyy-MM-dd}", new Speaker(Guid.CreateVersion7(), at, byName)).Events);
-    });
+            await held.Append(KitLife.Found(stops, false, $"born:{client.BirthDate:yyyy-MM-dd}", new Speaker(Guid.CreateVersion7(), at, byName)).Events);
+        });
 
     private static async Task Answer(Held held, KeptAnswers answers, DateTime at, Guid? by, string byName)
     {
-        long? id = await held.Connection.ExecuteScalarAsync<long?>("""
+        long? id = await held.Connection.ExecuteScalarAsync<long?>(
+            """
             insert into answers (client_id, document, answered_at, answered_by, seen_at, seen_by)
             select @ClientId, @Document::jsonb, @at, @by, case when @by::uuid is null then null else @at end, @by
             where @BegunFrom = coalesce((select max(id) from answers where client_id = @ClientId), 0)
             returning id
-            """, new { held.ClientId, answers.BegunFrom, answers.Document, at, by });
+            """,
+            new
+            {
+                held.ClientId,
+                answers.BegunFrom,
+                answers.Document,
+                at,
+                by,
+            }
+        );
         if (id is null)
         {
             throw new ConflictException("Other answers have come in meanwhile; nothing of yours is lost, look at them and send again.");
@@ -139,20 +220,38 @@ public sealed class SittingCommands(Database db)
     private static async Task<Guid> Keep(Held held, KeptReading reading)
     {
         var id = Guid.CreateVersion7();
-        int rows = await held.Execute("""
+        int rows = await held.Execute(
+            """
             insert into reading (id, client_id, version, taken_at, taken_by, document, grown_mm, grown_since)
             select @id, @ClientId, @BegunFrom + 1, @At, @By, @Document::jsonb, @mm, @since
             where @BegunFrom = coalesce((select max(version) from reading where client_id = @ClientId), 0)
-            """, new { id, reading.ClientId, reading.BegunFrom, reading.Document, reading.By, reading.At, mm = reading.Grown?.Mm, since = reading.Grown?.Since });
+            """,
+            new
+            {
+                id,
+                reading.ClientId,
+                reading.BegunFrom,
+                reading.Document,
+                reading.By,
+                reading.At,
+                mm = reading.Grown?.Mm,
+                since = reading.Grown?.Since,
+            }
+        );
         if (rows == 0)
         {
-            var (version, by) = await held.Connection.QuerySingleAsync<(int, string)>("""
+            var (version, by) = await held.Connection.QuerySingleAsync<(int, string)>(
+                """
                 select r.version, p.display_name from reading r join person p on p.id = r.taken_by where r.client_id = @ClientId order by r.version desc limit 1
-                """, new { reading.ClientId });
+                """,
+                new { reading.ClientId }
+            );
             throw new ConflictException($"{by} has saved reading {version} meanwhile.");
         }
 
-        await held.Append(KitLife.Found(reading.Stops, false, $"reading:{reading.BegunFrom + 1}", new Speaker(Guid.CreateVersion7(), reading.At, reading.ByName)).Events);
+        await held.Append(
+            KitLife.Found(reading.Stops, false, $"reading:{reading.BegunFrom + 1}", new Speaker(Guid.CreateVersion7(), reading.At, reading.ByName)).Events
+        );
         await held.Execute("delete from draft where client_id = @ClientId and person_id = @By", new { reading.ClientId, reading.By });
         return id;
     }

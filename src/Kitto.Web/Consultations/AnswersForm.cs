@@ -33,10 +33,17 @@ public sealed class AnswersForm
     public bool IsOpen(Question q) => Before is null || q.EveryKit || Wrong.ContainsKey(q.Id);
 
     /// <summary>Whether an answer can no longer be taken back (SA1).</summary>
-    public bool ForGood(Question q) => q.Id switch { "reactions" => Before is { Reactions: true }, "blackHenna" => Before is { BlackHenna: true }, _ => false };
+    public bool ForGood(Question q) =>
+        q.Id switch
+        {
+            "reactions" => Before is { Reactions: true },
+            "blackHenna" => Before is { BlackHenna: true },
+            _ => false,
+        };
 
     /// <summary>Rows of the timeline that are shown: what is there, and two more.</summary>
-    public int Shown => Math.Min(Rows, Enumerable.Range(0, Rows).LastOrDefault(i => this[$"put.{i}.what"].Length > 0 || this[$"put.{i}.year"].Length > 0, -1) + 3);
+    public int Shown =>
+        Math.Min(Rows, Enumerable.Range(0, Rows).LastOrDefault(i => this[$"put.{i}.what"].Length > 0 || this[$"put.{i}.year"].Length > 0, -1) + 3);
 
     /// <summary>A form that begins from what was answered before; what is asked before every kit begins blank.</summary>
     public static AnswersForm Begin(ClientRecord record)
@@ -92,21 +99,36 @@ public sealed class AnswersForm
     {
         bool Is(string tick) => this["is." + tick] == "true";
         string[] ticked = [.. Question.All.SelectMany(q => q.Ticks).Where(Is)];
-        foreach (var (id, some) in new[]
-        {
-            ("hairline", Is("rash") || Is("wound") || Is("freshPiercing")), ("skin", Is("eczema") || Is("psoriasis") || Is("asthma") || Is("thinSkinMedicine")),
-            ("pregnant", Is("pregnant") || Is("breastfeeding")), ("since", Is("newMedicine") || Is("newTattoo") || Is("newIllness")),
-            ("damage", Is("breakage") || Is("severeDamage")), ("reading", Is("lowVision") || Is("readsPoorly")), ("putOn", Enumerable.Range(0, Rows).Any(Filled)),
-        })
+        foreach (
+            var (id, some) in new[]
+            {
+                ("hairline", Is("rash") || Is("wound") || Is("freshPiercing")),
+                ("skin", Is("eczema") || Is("psoriasis") || Is("asthma") || Is("thinSkinMedicine")),
+                ("pregnant", Is("pregnant") || Is("breastfeeding")),
+                ("since", Is("newMedicine") || Is("newTattoo") || Is("newIllness")),
+                ("damage", Is("breakage") || Is("severeDamage")),
+                ("reading", Is("lowVision") || Is("readsPoorly")),
+                ("putOn", Enumerable.Range(0, Rows).Any(Filled)),
+            }
+        )
         {
             bool none = this["none." + id] == "true";
             if (some == none)
             {
-                Wrong[id == "hairline" ? "scalp" : id] = some ? "You ticked something and \"none\" as well: take one away." : id == "putOn" ? "Write down at least one, or tick that nothing ever was." : "Tick what is so, or that none of it is.";
+                Wrong[id == "hairline" ? "scalp" : id] =
+                    some ? "You ticked something and \"none\" as well: take one away."
+                    : id == "putOn" ? "Write down at least one, or tick that nothing ever was."
+                    : "Tick what is so, or that none of it is.";
             }
         }
 
-        bool? YesNo(string name) => this[name] switch { "yes" => true, "no" => false, _ => null };
+        bool? YesNo(string name) =>
+            this[name] switch
+            {
+                "yes" => true,
+                "no" => false,
+                _ => null,
+            };
         var document = new JsonObject
         {
             ["kitto"] = Consultation.Version,
@@ -123,13 +145,18 @@ public sealed class AnswersForm
         var (answers, errors) = ConsultationReader.Read(document.ToJsonString(Json.Options), today);
         foreach (var error in errors)
         {
-            Wrong.TryAdd(error.Path.Split('[', '.')[0], error.Path.Split('[', '.')[0] switch
-            {
-                "reactions" or "blackHenna" => "Please say yes or no.",
-                "scalp" => "Say how your scalp is today.",
-                "putOn" => error.Path.EndsWith("what", StringComparison.Ordinal) ? "Say for each line what it was." : $"Each line needs a year (1900 to {today.Year}); month and day where you know them.",
-                _ => $"{Words.Sentence(error.Says)}. Allowed: {error.Range}.",
-            });
+            Wrong.TryAdd(
+                error.Path.Split('[', '.')[0],
+                error.Path.Split('[', '.')[0] switch
+                {
+                    "reactions" or "blackHenna" => "Please say yes or no.",
+                    "scalp" => "Say how your scalp is today.",
+                    "putOn" => error.Path.EndsWith("what", StringComparison.Ordinal)
+                        ? "Say for each line what it was."
+                        : $"Each line needs a year (1900 to {today.Year}); month and day where you know them.",
+                    _ => $"{Words.Sentence(error.Says)}. Allowed: {error.Range}.",
+                }
+            );
         }
 
         return Wrong.Count == 0 ? answers : null;
@@ -139,12 +166,16 @@ public sealed class AnswersForm
 
     private JsonObject Put(int row)
     {
-        string Two(string field) => int.TryParse(this[$"put.{row}.{field}"], out int n) ? $"-{n:00}" : this[$"put.{row}.{field}"].Length > 0 ? "-?" : "";
+        string Two(string field) =>
+            int.TryParse(this[$"put.{row}.{field}"], out int n) ? $"-{n:00}"
+            : this[$"put.{row}.{field}"].Length > 0 ? "-?"
+            : "";
         string what = this[$"put.{row}.what"];
         return new JsonObject
         {
             ["what"] = what.Length == 0 ? null : what,
-            ["when"] = this[$"put.{row}.year"].Trim() + (this[$"put.{row}.month"].Length == 0 && this[$"put.{row}.day"].Length > 0 ? "-?" : Two("month") + Two("day")),
+            ["when"] =
+                this[$"put.{row}.year"].Trim() + (this[$"put.{row}.month"].Length == 0 && this[$"put.{row}.day"].Length > 0 ? "-?" : Two("month") + Two("day")),
         };
     }
 }

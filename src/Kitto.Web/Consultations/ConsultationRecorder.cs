@@ -11,13 +11,18 @@ namespace Kitto.Web.Consultations;
 public sealed class ConsultationRecorder(SittingCommands commands, Clients clients, Links links, TimeProvider clock)
 {
     /// <summary>What a link to the questions opens; else why not, in words for a plain page.</summary>
-    public async Task<(Link? Link, Client? Client, string? Closed)> Open(string token) => await links.Open("ask", token) switch
-    {
-        null => (null, null, "This address is not one of ours. Check that all of it was copied."),
-        { RevokedAt: not null } => (null, null, "These questions have been answered, or your colourist has sent newer ones. Ask for a new link if something has changed."),
-        { ExpiresAt: var ends } when ends <= Now() => (null, null, "This link has run out. Ask your colourist for a new one."),
-        var link => (link, await clients.Get(link.ClientId!.Value), null),
-    };
+    public async Task<(Link? Link, Client? Client, string? Closed)> Open(string token) =>
+        await links.Open("ask", token) switch
+        {
+            null => (null, null, "This address is not one of ours. Check that all of it was copied."),
+            { RevokedAt: not null } => (
+                null,
+                null,
+                "These questions have been answered, or your colourist has sent newer ones. Ask for a new link if something has changed."
+            ),
+            { ExpiresAt: var ends } when ends <= Now() => (null, null, "This link has run out. Ask your colourist for a new one."),
+            var link => (link, await clients.Get(link.ClientId!.Value), null),
+        };
 
     /// <summary>Keeps a version.</summary>
     /// <param name="record">Whose, and what was said before.</param>
@@ -28,7 +33,14 @@ public sealed class ConsultationRecorder(SittingCommands commands, Clients clien
     /// <param name="link">The link they came by; it is used up.</param>
     /// <returns>The stops in them, and in what she told before.</returns>
     /// <exception cref="ConflictException">Others came in meanwhile.</exception>
-    public async Task<IReadOnlyList<Because>> Keep(ClientRecord record, long begunFrom, Consultation told, Guid? by, string byName = Speaker.Client, Guid? link = null)
+    public async Task<IReadOnlyList<Because>> Keep(
+        ClientRecord record,
+        long begunFrom,
+        Consultation told,
+        Guid? by,
+        string byName = Speaker.Client,
+        Guid? link = null
+    )
     {
         var kept = Kept(record, begunFrom, told);
         await commands.Answer(record.Client.Id, kept, Now(), by, byName, link);

@@ -36,7 +36,9 @@ public sealed class CleanText(RequestDelegate next, CurrentShelf shelf)
     private static async Task<bool> Readable(HttpContext context)
     {
         var request = context.Request;
-        bool plain = request.ContentType?.StartsWith("application/x-www-form-urlencoded", StringComparison.OrdinalIgnoreCase) == true && request.ContentLength <= LongestForm;
+        bool plain =
+            request.ContentType?.StartsWith("application/x-www-form-urlencoded", StringComparison.OrdinalIgnoreCase) == true
+            && request.ContentLength <= LongestForm;
         if (plain)
         {
             request.EnableBuffering();
@@ -52,14 +54,17 @@ public sealed class CleanText(RequestDelegate next, CurrentShelf shelf)
 
             return true;
         }
-        catch (Exception unreadable) when (unreadable is InvalidDataException or BadHttpRequestException or IOException && !context.RequestAborted.IsCancellationRequested)
+        catch (Exception unreadable)
+            when (unreadable is InvalidDataException or BadHttpRequestException or IOException && !context.RequestAborted.IsCancellationRequested)
         {
             if (plain)
             {
                 // The framework refuses a whole form for one escaped null; what is around it is what somebody wrote.
                 request.Body.Position = 0;
                 using var reader = new StreamReader(request.Body, Encoding.UTF8, leaveOpen: true);
-                request.Form = new FormCollection(Cleaned(QueryHelpers.ParseQuery((await reader.ReadToEndAsync(context.RequestAborted)).Replace("%00", "", StringComparison.Ordinal))));
+                request.Form = new FormCollection(
+                    Cleaned(QueryHelpers.ParseQuery((await reader.ReadToEndAsync(context.RequestAborted)).Replace("%00", "", StringComparison.Ordinal)))
+                );
                 return true;
             }
 
@@ -68,10 +73,16 @@ public sealed class CleanText(RequestDelegate next, CurrentShelf shelf)
         }
     }
 
-    private static bool Dirty(string key, StringValues values) => key.Any(ObjectText.IsControl) || values.Any(v => v is not null && v.Any(ObjectText.IsControl));
+    private static bool Dirty(string key, StringValues values) =>
+        key.Any(ObjectText.IsControl) || values.Any(v => v is not null && v.Any(ObjectText.IsControl));
 
     private static Dictionary<string, StringValues> Cleaned(IEnumerable<KeyValuePair<string, StringValues>> from) =>
-        from.GroupBy(f => Clean(f.Key), StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => new StringValues([.. g.SelectMany(f => f.Value.ToArray()).Select(v => Clean(v ?? ""))]), StringComparer.OrdinalIgnoreCase);
+        from.GroupBy(f => Clean(f.Key), StringComparer.OrdinalIgnoreCase)
+            .ToDictionary(
+                g => g.Key,
+                g => new StringValues([.. g.SelectMany(f => f.Value.ToArray()).Select(v => Clean(v ?? ""))]),
+                StringComparer.OrdinalIgnoreCase
+            );
 
     private static string Clean(string text) => string.Concat(text.Where(c => !ObjectText.IsControl(c)));
 }

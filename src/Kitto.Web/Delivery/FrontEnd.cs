@@ -21,7 +21,14 @@ public sealed class FrontEnd(IWebHostEnvironment site)
 
     /// <summary>Addresses of the fonts that every page needs at once.</summary>
     public IReadOnlyList<string> FirstFonts { get; } =
-        [.. site.WebRootFileProvider.GetDirectoryContents(Fonts).Select(f => f.Name).Where(n => n.Contains("-core-", StringComparison.Ordinal)).Order(StringComparer.Ordinal).Select(n => $"{Fonts}/{n}")];
+    [
+        .. site
+            .WebRootFileProvider.GetDirectoryContents(Fonts)
+            .Select(f => f.Name)
+            .Where(n => n.Contains("-core-", StringComparison.Ordinal))
+            .Order(StringComparer.Ordinal)
+            .Select(n => $"{Fonts}/{n}"),
+    ];
 
     /// <summary>
     /// Whether a page may be compressed. Its length could tell another site of what stands in it, if that site could make her browser ask for it with words of its own choosing:

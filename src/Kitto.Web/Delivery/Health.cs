@@ -10,12 +10,21 @@ public static class Health
     {
         try
         {
-            await db.Run("insert into heartbeat (id, at) values (1, now()) on conflict (id) do update set at = excluded.at").WaitAsync(TimeSpan.FromSeconds(5), gone);
+            await db.Run("insert into heartbeat (id, at) values (1, now()) on conflict (id) do update set at = excluded.at")
+                .WaitAsync(TimeSpan.FromSeconds(5), gone);
             return Results.Json(new { alive = true, ready = true });
         }
         catch (Exception wrong) when (wrong is Npgsql.NpgsqlException or TimeoutException or System.Net.Sockets.SocketException)
         {
-            return Results.Json(new { alive = true, ready = false, because = "the database takes no writes" }, statusCode: StatusCodes.Status503ServiceUnavailable);
+            return Results.Json(
+                new
+                {
+                    alive = true,
+                    ready = false,
+                    because = "the database takes no writes",
+                },
+                statusCode: StatusCodes.Status503ServiceUnavailable
+            );
         }
     }
 }

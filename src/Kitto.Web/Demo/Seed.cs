@@ -31,14 +31,31 @@ public static class Seed
     {
         using var scope = services.CreateScope();
         var users = scope.ServiceProvider.GetRequiredService<UserManager<Person>>();
-        var person = new Person { UserName = UserName, NormalName = users.NormalizeName(UserName)!, DisplayName = "Tove Marlin", CreatedAt = scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime };
+        var person = new Person
+        {
+            UserName = UserName,
+            NormalName = users.NormalizeName(UserName)!,
+            DisplayName = "Tove Marlin",
+            CreatedAt = scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime,
+        };
         person.PasswordHash = users.PasswordHasher.HashPassword(person, Password);
-        await services.GetRequiredService<FirstAccount>().Make(person, "Slipway Colour Studio", "Europe/London", demo: true,
-        [
-            ("Outer Hesk", [DayOfWeek.Tuesday, DayOfWeek.Friday], 2), ("Little Sarn", [DayOfWeek.Monday, DayOfWeek.Wednesday, DayOfWeek.Friday], 2), ("Brannoc", [DayOfWeek.Thursday], 3),
-            ("Port Sorrel, town", [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 1),
-        ]);
+        await services
+            .GetRequiredService<FirstAccount>()
+            .Make(
+                person,
+                "Slipway Colour Studio",
+                "Europe/London",
+                demo: true,
+                [
+                    ("Outer Hesk", [DayOfWeek.Tuesday, DayOfWeek.Friday], 2),
+                    ("Little Sarn", [DayOfWeek.Monday, DayOfWeek.Wednesday, DayOfWeek.Friday], 2),
+                    ("Brannoc", [DayOfWeek.Thursday], 3),
+                    ("Port Sorrel, town", [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 1),
+                ]
+            );
         var places = (await services.GetRequiredService<Studios>().Destinations()).ToDictionary(d => d.Name, d => d.Id);
-        await ActivatorUtilities.CreateInstance<Heads>(services, person).All(places["Outer Hesk"], places["Little Sarn"], places["Brannoc"], places["Port Sorrel, town"]);
+        await ActivatorUtilities
+            .CreateInstance<Heads>(services, person)
+            .All(places["Outer Hesk"], places["Little Sarn"], places["Brannoc"], places["Port Sorrel, town"]);
     }
 }

@@ -12,7 +12,8 @@ public static class BowlDrawing
     private const double Rim = 100;
 
     /// <summary>A mix in one line, as the form posts it: "5N:0.8 5AG:0.2".</summary>
-    public static string Written(IEnumerable<MixPart> parts) => string.Join(' ', parts.Select(p => FormattableString.Invariant($"{p.Shade}:{Math.Round(p.Share.Value, 3)}")));
+    public static string Written(IEnumerable<MixPart> parts) =>
+        string.Join(' ', parts.Select(p => FormattableString.Invariant($"{p.Shade}:{Math.Round(p.Share.Value, 3)}")));
 
     /// <summary>Draws what is sent: a formula for the roots and one for the lengths stand in a bowl with a wall across, for they are never mixed.</summary>
     /// <param name="p">The prescription.</param>
@@ -27,13 +28,22 @@ public static class BowlDrawing
         // Area is grams: the outermost mark, the greater of what is sent and what may be used, reaches the wall.
         double full = Math.Max(q.SendGrams.Value, q.UseHighGrams.Value + q.ResidueGrams.Value) * 1.06;
         double Radius(double grams) => Rim * Math.Sqrt(Math.Max(0, grams) / full);
-        double sent = q.SendGrams.Value, all = p.Formulas.Sum(f => f.MixGrams.Value), outer = Radius(sent - q.ResidueGrams.Value);
+        double sent = q.SendGrams.Value,
+            all = p.Formulas.Sum(f => f.MixGrams.Value),
+            outer = Radius(sent - q.ResidueGrams.Value);
         double Turn(Formula f) => f.MixGrams.Value / all;
         double Inner(Formula f) => outer * Math.Sqrt(Colour(f) / f.MixGrams.Value);
-        Svg svg = new(), walls = new();
-        svg.Add($"<svg class=\"bowl{(p.Formulas.Count > 1 ? " two" : "")}\" viewBox=\"0 0 220 220\" role=\"{(move ? "group" : "img")}\" aria-label=\"{Describe(p)}\" data-whole=\"{Turn(p.Formulas[0]).ToString("0.0000", CultureInfo.InvariantCulture)}\">");
-        svg.Add($"<circle class=\"bowl-wall\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim + 6}\"/><circle class=\"bowl-inside\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim}\"/>");
-        svg.Add($"<circle class=\"bowl-rest\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent)}\"/><circle class=\"bowl-developer\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{outer}\"/>");
+        Svg svg = new(),
+            walls = new();
+        svg.Add(
+            $"<svg class=\"bowl{(p.Formulas.Count > 1 ? " two" : "")}\" viewBox=\"0 0 220 220\" role=\"{(move ? "group" : "img")}\" aria-label=\"{Describe(p)}\" data-whole=\"{Turn(p.Formulas[0]).ToString("0.0000", CultureInfo.InvariantCulture)}\">"
+        );
+        svg.Add(
+            $"<circle class=\"bowl-wall\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim + 6}\"/><circle class=\"bowl-inside\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Rim}\"/>"
+        );
+        svg.Add(
+            $"<circle class=\"bowl-rest\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{Radius(sent)}\"/><circle class=\"bowl-developer\" cx=\"{Centre}\" cy=\"{Centre}\" r=\"{outer}\"/>"
+        );
         double begin = 0;
         foreach (var f in p.Formulas)
         {
@@ -66,7 +76,8 @@ public static class BowlDrawing
     /// <summary>The colour parts of one formula, over its share of the turn.</summary>
     private static void Parts(Svg svg, Formula f, double begin, double turn, double radius)
     {
-        double colour = Colour(f), at = begin;
+        double colour = Colour(f),
+            at = begin;
         var names = new Svg();
         foreach (var part in f.Parts)
         {
@@ -84,7 +95,8 @@ public static class BowlDrawing
         svg.Add(names);
     }
 
-    private static (double X, double Y) On(double turn, double radius) => (Centre + radius * Math.Sin(turn * 2 * Math.PI), Centre - radius * Math.Cos(turn * 2 * Math.PI));
+    private static (double X, double Y) On(double turn, double radius) =>
+        (Centre + radius * Math.Sin(turn * 2 * Math.PI), Centre - radius * Math.Cos(turn * 2 * Math.PI));
 
     /// <summary>A handle on each border between two parts, at the rim of the colour.</summary>
     private static void Handles(Svg svg, IReadOnlyList<MixPart> parts, double whole, double radius)
@@ -94,7 +106,9 @@ public static class BowlDrawing
         {
             at += parts[i].Share.Value;
             var (x, y) = On(at * whole, radius);
-            svg.Add($"<g class=\"part-handle\" id=\"hand-{i}\" role=\"slider\" tabindex=\"0\" data-at=\"{i}\" aria-label=\"between {parts[i].Shade} and {parts[i + 1].Shade}\" aria-valuemin=\"0\" aria-valuemax=\"100\" aria-valuenow=\"{Math.Round(at * 100)}\" aria-valuetext=\"{parts[i].Share.ToString()} {parts[i].Shade}, {parts[i + 1].Share.ToString()} {parts[i + 1].Shade}\"><line x1=\"{Centre}\" y1=\"{Centre}\" x2=\"{x}\" y2=\"{y}\"/><circle class=\"part-reach\" cx=\"{x}\" cy=\"{y}\" r=\"20\"/><circle class=\"part-grip\" cx=\"{x}\" cy=\"{y}\" r=\"9\"/></g>");
+            svg.Add(
+                $"<g class=\"part-handle\" id=\"hand-{i}\" role=\"slider\" tabindex=\"0\" data-at=\"{i}\" aria-label=\"between {parts[i].Shade} and {parts[i + 1].Shade}\" aria-valuemin=\"0\" aria-valuemax=\"100\" aria-valuenow=\"{Math.Round(at * 100)}\" aria-valuetext=\"{parts[i].Share.ToString()} {parts[i].Shade}, {parts[i + 1].Share.ToString()} {parts[i + 1].Shade}\"><line x1=\"{Centre}\" y1=\"{Centre}\" x2=\"{x}\" y2=\"{y}\"/><circle class=\"part-reach\" cx=\"{x}\" cy=\"{y}\" r=\"20\"/><circle class=\"part-grip\" cx=\"{x}\" cy=\"{y}\" r=\"9\"/></g>"
+            );
         }
     }
 
@@ -115,8 +129,9 @@ public static class BowlDrawing
 
     /// <summary>The drawing in words.</summary>
     public static string Describe(Prescription p) =>
-        p.Quantity is not { } q ? "Nothing is mixed."
-        : $"Bowl with {string.Join(", ", p.Formulas.SelectMany(f => f.Parts.Select(x => $"{x.Grams} of {x.Shade}").Append($"{f.Developer.Grams} of {f.Developer.Volume}")))}. Sent {q.SendGrams}; these hands use {q.UseLowGrams} to {q.UseHighGrams}; {q.ResidueGrams} stays behind.";
+        p.Quantity is not { } q
+            ? "Nothing is mixed."
+            : $"Bowl with {string.Join(", ", p.Formulas.SelectMany(f => f.Parts.Select(x => $"{x.Grams} of {x.Shade}").Append($"{f.Developer.Grams} of {f.Developer.Volume}")))}. Sent {q.SendGrams}; these hands use {q.UseLowGrams} to {q.UseHighGrams}; {q.ResidueGrams} stays behind.";
 
     private static string Shown(string code) => ShadeOf.Parse(code) is { } shade ? Srgb.Hex(Swatch.Of(shade)) : "#8c8c8c";
 
@@ -129,6 +144,8 @@ public static class BowlDrawing
 
         var (x1, y1) = On(from, radius);
         var (x2, y2) = On(to, radius);
-        return FormattableString.Invariant($"M{Centre} {Centre}L{x1:0.##} {y1:0.##}A{radius:0.##} {radius:0.##} 0 {(to - from > .5 ? 1 : 0)} 1 {x2:0.##} {y2:0.##}Z");
+        return FormattableString.Invariant(
+            $"M{Centre} {Centre}L{x1:0.##} {y1:0.##}A{radius:0.##} {radius:0.##} 0 {(to - from > .5 ? 1 : 0)} 1 {x2:0.##} {y2:0.##}Z"
+        );
     }
 }

@@ -53,7 +53,9 @@ public static class HeadDrawing
     {
         var svg = new Svg();
         string role = pick ? "group" : "img";
-        svg.Add($"<svg class=\"head\" viewBox=\"0 {(mirror ? 14 : 0)} 300 306\" role=\"{role}\" aria-label=\"{(pick ? "Head, seen from above: pick zones" : Describe(zones, clock))}\">");
+        svg.Add(
+            $"<svg class=\"head\" viewBox=\"0 {(mirror ? 14 : 0)} 300 306\" role=\"{role}\" aria-label=\"{(pick ? "Head, seen from above: pick zones" : Describe(zones, clock))}\">"
+        );
         svg.Add($"<defs>");
         foreach (var zone in Enum.GetValues<Zone>())
         {
@@ -77,7 +79,9 @@ public static class HeadDrawing
 
         double foreheadY = mirror ? 317 : 10;
         svg.Add($"<text class=\"head-side\" x=\"{CentreX}\" y=\"{foreheadY}\" text-anchor=\"middle\">forehead</text>");
-        svg.Add($"<text class=\"head-side\" x=\"6\" y=\"{CentreY + 4}\">left</text><text class=\"head-side\" x=\"294\" y=\"{CentreY + 4}\" text-anchor=\"end\">right</text></svg>");
+        svg.Add(
+            $"<text class=\"head-side\" x=\"6\" y=\"{CentreY + 4}\">left</text><text class=\"head-side\" x=\"294\" y=\"{CentreY + 4}\" text-anchor=\"end\">right</text></svg>"
+        );
         return svg.ToString();
     }
 
@@ -138,7 +142,9 @@ public static class HeadDrawing
             svg.Add($"<text class=\"zone-order\" x=\"{nx}\" y=\"{ny + 4}\" text-anchor=\"middle\">{order}</text>");
         }
 
-        svg.Add($"<text class=\"zone-mm\" x=\"{(narrow ? x : x + 3)}\" y=\"{(narrow ? y + 14 : y + 4.5)}\" text-anchor=\"{(narrow ? "middle" : "start")}\">{mm}</text>");
+        svg.Add(
+            $"<text class=\"zone-mm\" x=\"{(narrow ? x : x + 3)}\" y=\"{(narrow ? y + 14 : y + 4.5)}\" text-anchor=\"{(narrow ? "middle" : "start")}\">{mm}</text>"
+        );
     }
 
     /// <summary>White lines whose share of the area is the share of white hair; resistant white is crossed.</summary>
@@ -150,7 +156,9 @@ public static class HeadDrawing
         double share = read.Resistant ? 1 - Math.Sqrt(1 - Math.Min(grey, .98)) : grey;
         double gap = share <= 0 ? 100 : line / Math.Min(share, .98);
         int turn = (int)zone % 2 == 0 ? 45 : -45;
-        svg.Add($"<pattern id=\"hatch-{Json.Name(zone)}{mark}\" width=\"{gap}\" height=\"{gap}\" patternUnits=\"userSpaceOnUse\" patternTransform=\"rotate({turn})\">");
+        svg.Add(
+            $"<pattern id=\"hatch-{Json.Name(zone)}{mark}\" width=\"{gap}\" height=\"{gap}\" patternUnits=\"userSpaceOnUse\" patternTransform=\"rotate({turn})\">"
+        );
         if (grey > 0)
         {
             svg.Add($"<rect class=\"white-line\" width=\"{gap}\" height=\"{line}\"/>");
@@ -174,7 +182,8 @@ public static class HeadDrawing
     }
 
     /// <summary>The shapes never change.</summary>
-    private static readonly string[] Behind = [.. Enum.GetValues<Zone>().Select(z => Shape(z, false))], InHerMirror = [.. Enum.GetValues<Zone>().Select(z => Shape(z, true))];
+    private static readonly string[] Behind = [.. Enum.GetValues<Zone>().Select(z => Shape(z, false))],
+        InHerMirror = [.. Enum.GetValues<Zone>().Select(z => Shape(z, true))];
 
     private static string Path(Zone zone, bool mirror) => (mirror ? InHerMirror : Behind)[(int)zone];
 

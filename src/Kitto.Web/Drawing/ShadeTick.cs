@@ -14,7 +14,9 @@ public static class ShadeTick
         var svg = new Svg();
         if (shade.Family is not null)
         {
-            svg.Add($"<svg viewBox=\"0 0 44 22\" aria-hidden=\"true\"><rect class=\"mat\" width=\"44\" height=\"22\"/><rect x=\"4\" y=\"4\" width=\"36\" height=\"14\" fill=\"{Srgb.Hex(Swatch.Of(shade))}\"/></svg>");
+            svg.Add(
+                $"<svg viewBox=\"0 0 44 22\" aria-hidden=\"true\"><rect class=\"mat\" width=\"44\" height=\"22\"/><rect x=\"4\" y=\"4\" width=\"36\" height=\"14\" fill=\"{Srgb.Hex(Swatch.Of(shade))}\"/></svg>"
+            );
         }
 
         return $"<label class=\"shade\"><input type=\"checkbox\" name=\"have\" value=\"{code}\"{(line.Out.Contains(shade.Code) ? "" : " checked")}>{svg}<span>{code}{(shade.Code switch { "00" => " clear", "LT" => " lightener", _ => "" })}</span></label>";

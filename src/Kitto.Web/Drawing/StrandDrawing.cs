@@ -11,9 +11,21 @@ namespace Kitto.Web.Drawing;
 /// <summary>One lock from scalp to ends: what is there now, after the lift alone, after the colour, and what is done to every stretch; white and pigmented fibres side by side, true to their share.</summary>
 public static class StrandDrawing
 {
-    private const double Left = 66, Width = 640, Right = 596, Top = 19, ToScale = 470, Ends = 540;
-    private const double NowHeight = 31, BareHeight = 15, AfterHeight = 31, Gap = 4, DoesHeight = 19;
-    private const double BareTop = Top + NowHeight + Gap, AfterTop = BareTop + BareHeight + Gap, Bottom = AfterTop + AfterHeight, RulerTop = Bottom + DoesHeight + 5;
+    private const double Left = 66,
+        Width = 640,
+        Right = 596,
+        Top = 19,
+        ToScale = 470,
+        Ends = 540;
+    private const double NowHeight = 31,
+        BareHeight = 15,
+        AfterHeight = 31,
+        Gap = 4,
+        DoesHeight = 19;
+    private const double BareTop = Top + NowHeight + Gap,
+        AfterTop = BareTop + BareHeight + Gap,
+        Bottom = AfterTop + AfterHeight,
+        RulerTop = Bottom + DoesHeight + 5;
 
     /// <summary>Draws the strand of one zone.</summary>
     /// <param name="p">The prescription.</param>
@@ -30,16 +42,24 @@ public static class StrandDrawing
 
         var zone = f.PerZone.FirstOrDefault(z => z.Zone == picked) ?? (f.PerZone.Count > 0 ? f.PerZone[0] : null);
         var rows = Rows(p, reading, zone?.Zone ?? picked);
-        double mm = rows.Where(r => r.Regrowth).Select(r => r.ToMm).DefaultIfEmpty(0).Max(), band = rows.Where(r => r.Stretch == Stretch.Band).Select(r => r.ToMm).DefaultIfEmpty(mm).Max();
+        double mm = rows.Where(r => r.Regrowth).Select(r => r.ToMm).DefaultIfEmpty(0).Max(),
+            band = rows.Where(r => r.Stretch == Stretch.Band).Select(r => r.ToMm).DefaultIfEmpty(mm).Max();
         double tail = rows.Where(r => r.Does == Does.Blend).Select(r => r.ToMm).DefaultIfEmpty(mm).Max();
-        double all = rows[^1].ToMm, shown = Math.Min(Math.Max(24, Math.Max(mm * 1.6, Math.Max(band, tail) * 1.15)), Math.Max(1, all)), endsFrom = Math.Max(shown, rows.Where(r => r.Stretch == Stretch.Ends).Select(r => r.FromMm).DefaultIfEmpty(all).Min());
+        double all = rows[^1].ToMm,
+            shown = Math.Min(Math.Max(24, Math.Max(mm * 1.6, Math.Max(band, tail) * 1.15)), Math.Max(1, all)),
+            endsFrom = Math.Max(shown, rows.Where(r => r.Stretch == Stretch.Ends).Select(r => r.FromMm).DefaultIfEmpty(all).Min());
         // True to scale as far as anything is done by millimetres; the lengths are drawn short, the ends in a piece of their own.
-        double X(double at) => at <= shown ? Left + (ToScale - Left) * at / shown
+        double X(double at) =>
+            at <= shown ? Left + (ToScale - Left) * at / shown
             : at <= endsFrom ? ToScale + (Ends - ToScale) * (at - shown) / Math.Max(1, endsFrom - shown)
             : Ends + (Right - Ends) * Math.Min(1, (at - endsFrom) / Math.Max(1, all - endsFrom));
         var svg = new Svg();
-        svg.Add($"<svg class=\"strand\" viewBox=\"0 0 {Width} {RulerTop + 20}\" role=\"group\" aria-label=\"{Describe(p, reading, zone)}\" data-left=\"{Left}\" data-mm=\"{(shown / (ToScale - Left)).ToString("0.000000", CultureInfo.InvariantCulture)}\" data-width=\"{Width}\">");
-        svg.Add($"<rect class=\"mat\" x=\"{Left - 6}\" y=\"{Top - 4}\" width=\"{Width - Left + 6}\" height=\"{Bottom - Top + 8}\"/><rect class=\"scalp\" x=\"{Left - 6}\" y=\"{Top - 4}\" width=\"6\" height=\"{Bottom - Top + 8}\"/>");
+        svg.Add(
+            $"<svg class=\"strand\" viewBox=\"0 0 {Width} {RulerTop + 20}\" role=\"group\" aria-label=\"{Describe(p, reading, zone)}\" data-left=\"{Left}\" data-mm=\"{(shown / (ToScale - Left)).ToString("0.000000", CultureInfo.InvariantCulture)}\" data-width=\"{Width}\">"
+        );
+        svg.Add(
+            $"<rect class=\"mat\" x=\"{Left - 6}\" y=\"{Top - 4}\" width=\"{Width - Left + 6}\" height=\"{Bottom - Top + 8}\"/><rect class=\"scalp\" x=\"{Left - 6}\" y=\"{Top - 4}\" width=\"6\" height=\"{Bottom - Top + 8}\"/>"
+        );
         Name(svg, Top + NowHeight / 2, "now");
         Name(svg, AfterTop + AfterHeight / 2, "after");
         Name(svg, Bottom + DoesHeight / 2 + 4, "does");
@@ -48,12 +68,17 @@ public static class StrandDrawing
         {
             Name(svg, BareTop + BareHeight / 2, "lift alone");
             Lock(svg, Left, X(mm), BareTop, BareHeight, zone.Grey.Value, zone.Lifted, 6);
-            string bare = zone.Lifted.Pigmented is { } lifted && zone.Lifts >= .3
-                ? $"{zone.Lifts.ToString("0.0", CultureInfo.InvariantCulture)} levels lay {Undertone.Of(lifted.Lab[0])} bare" : zone.Grey.Value >= 1 ? "white hair has nothing to lift" : "hardly any lift: nothing to counter";
+            string bare =
+                zone.Lifted.Pigmented is { } lifted && zone.Lifts >= .3
+                    ? $"{zone.Lifts.ToString("0.0", CultureInfo.InvariantCulture)} levels lay {Undertone.Of(lifted.Lab[0])} bare"
+                : zone.Grey.Value >= 1 ? "white hair has nothing to lift"
+                : "hardly any lift: nothing to counter";
             svg.Add($"<text class=\"on-mat\" x=\"{X(mm) + 13}\" y=\"{BareTop + 11.5}\">{bare}</text>");
         }
 
-        svg.Add($"<rect x=\"{Right + 8}\" y=\"{Top}\" width=\"{Width - Right - 14}\" height=\"{Bottom - Top}\" fill=\"{(f.Target ?? f.LengthsToday).Hex}\"/><text class=\"strand-top\" x=\"{(Right + Width) / 2}\" y=\"11\" text-anchor=\"middle\">wish</text>");
+        svg.Add(
+            $"<rect x=\"{Right + 8}\" y=\"{Top}\" width=\"{Width - Right - 14}\" height=\"{Bottom - Top}\" fill=\"{(f.Target ?? f.LengthsToday).Hex}\"/><text class=\"strand-top\" x=\"{(Right + Width) / 2}\" y=\"11\" text-anchor=\"middle\">wish</text>"
+        );
         if (f.LengthsTarget is { } ends)
         {
             svg.Add($"<rect x=\"{Right + 8}\" y=\"{(Top + Bottom) / 2}\" width=\"{Width - Right - 14}\" height=\"{(Bottom - Top) / 2}\" fill=\"{ends.Hex}\"/>");
@@ -74,10 +99,17 @@ public static class StrandDrawing
         }
 
         var (f, seen) = (p.Forecast, p.Forecast.PerZone.FirstOrDefault(z => z.Zone == zone));
-        double mm = seen is null ? 0 : reading.Zones[(int)zone].Regrowth.Value, band = mm + (reading.Hair.Band?.Length.Value ?? 0), all = Math.Max(reading.Hair.LengthCm * 10, band);
+        double mm = seen is null ? 0 : reading.Zones[(int)zone].Regrowth.Value,
+            band = mm + (reading.Hair.Band?.Length.Value ?? 0),
+            all = Math.Max(reading.Hair.LengthCm * 10, band);
         return
         [
-            .. seen is null ? [] : new[] { new StrandRow(0, mm, Stretch.Scalp, Does.Colour, 0, Today: new Look(seen.Today.Lab, seen.Today.Hex), After: new Look(seen.Lab, seen.Hex)) },
+            .. seen is null
+                ? []
+                : new[]
+                {
+                    new StrandRow(0, mm, Stretch.Scalp, Does.Colour, 0, Today: new Look(seen.Today.Lab, seen.Today.Hex), After: new Look(seen.Lab, seen.Hex)),
+                },
             .. f.BandToday is null ? [] : new[] { new StrandRow(mm, band, Stretch.Band, Does.Leave, Today: f.BandToday, After: f.Band) },
             new StrandRow(band, all, Stretch.Lengths, Does.Leave, Today: f.LengthsToday, After: f.Lengths ?? f.LengthsToday),
         ];
@@ -86,10 +118,12 @@ public static class StrandDrawing
     /// <summary>Every stretch as it is and as it will be, and under it what is done.</summary>
     private static void Stretches(Svg svg, IReadOnlyList<StrandRow> rows, ZoneForecast? zone, Func<double, double> x)
     {
-        double feathered = rows.Where(r => r.Does == Does.Blend).Select(r => r.ToMm).DefaultIfEmpty(0).Max(), begins = rows.Where(r => r.Does == Does.Blend).Select(r => r.FromMm).DefaultIfEmpty(0).Min();
+        double feathered = rows.Where(r => r.Does == Does.Blend).Select(r => r.ToMm).DefaultIfEmpty(0).Max(),
+            begins = rows.Where(r => r.Does == Does.Blend).Select(r => r.FromMm).DefaultIfEmpty(0).Min();
         foreach (var row in rows)
         {
-            double from = x(row.FromMm), to = x(row.ToMm);
+            double from = x(row.FromMm),
+                to = x(row.ToMm);
             if (row.Today is not { } today || row.After is not { } after)
             {
                 continue;
@@ -101,25 +135,42 @@ public static class StrandDrawing
             {
                 // Lighter and lighter: from what it makes of the hair at the line to what is there where it ends.
                 string id = "feather-" + row.Stretch;
-                svg.Add($"<linearGradient id=\"{id}\" gradientUnits=\"userSpaceOnUse\" x1=\"{x(begins)}\" y1=\"0\" x2=\"{x(feathered)}\" y2=\"0\"><stop offset=\"0\" stop-color=\"{after.Hex}\"/><stop offset=\"1\" stop-color=\"{today.Hex}\"/></linearGradient>");
+                svg.Add(
+                    $"<linearGradient id=\"{id}\" gradientUnits=\"userSpaceOnUse\" x1=\"{x(begins)}\" y1=\"0\" x2=\"{x(feathered)}\" y2=\"0\"><stop offset=\"0\" stop-color=\"{after.Hex}\"/><stop offset=\"1\" stop-color=\"{today.Hex}\"/></linearGradient>"
+                );
                 Lock(svg, from, to, AfterTop, AfterHeight, 0, Plain(after with { Hex = $"url(#{id})" }));
             }
             else
             {
-                Lock(svg, from, to, AfterTop, AfterHeight, fibres && row.Formula is not null ? zone!.Grey.Value : 0, fibres && row.Formula is not null ? zone!.After : Plain(after));
+                Lock(
+                    svg,
+                    from,
+                    to,
+                    AfterTop,
+                    AfterHeight,
+                    fibres && row.Formula is not null ? zone!.Grey.Value : 0,
+                    fibres && row.Formula is not null ? zone!.After : Plain(after)
+                );
             }
         }
 
         // What is done alike side by side stands under one bracket.
-        for (int i = 0; i < rows.Count;)
+        for (int i = 0; i < rows.Count; )
         {
             int next = i + 1;
-            while (next < rows.Count && rows[next].Does == rows[i].Does && rows[next].Formula == rows[i].Formula && rows[next].ContactMinutes == rows[i].ContactMinutes && rows[next].FromMm >= rows[next - 1].ToMm - 1e-6)
+            while (
+                next < rows.Count
+                && rows[next].Does == rows[i].Does
+                && rows[next].Formula == rows[i].Formula
+                && rows[next].ContactMinutes == rows[i].ContactMinutes
+                && rows[next].FromMm >= rows[next - 1].ToMm - 1e-6
+            )
             {
                 next++;
             }
 
-            double from = x(rows[i].FromMm), to = x(rows[next - 1].ToMm);
+            double from = x(rows[i].FromMm),
+                to = x(rows[next - 1].ToMm);
             bool twice = rows.Take(i).Any(r => r.FromMm >= rows[i].FromMm - 1e-6 && r.FromMm < rows[next - 1].ToMm - 1e-6);
             if (to - from > 8 && !twice)
             {
@@ -140,7 +191,8 @@ public static class StrandDrawing
     /// <summary>What is done, from the fullest words to the shortest.</summary>
     private static IEnumerable<string> Says(StrandRow row, bool again)
     {
-        string does = Kitto.Core.Wording.StrandWords.Of(row.Does), minutes = row.ContactMinutes is { } m ? $"{m.Value.ToString("0", CultureInfo.InvariantCulture)} min" : "";
+        string does = Kitto.Core.Wording.StrandWords.Of(row.Does),
+            minutes = row.ContactMinutes is { } m ? $"{m.Value.ToString("0", CultureInfo.InvariantCulture)} min" : "";
         if (minutes.Length > 0)
         {
             yield return again ? $"{does} {minutes}, then toned" : $"{does}, {minutes}";
@@ -159,14 +211,32 @@ public static class StrandDrawing
     /// <param name="scalp">Whether it is the turn at the scalp; null where all is painted in one.</param>
     public static string ForHer(ZoneForecast zone, Look lengths, Millimetres mm, bool? scalp = null)
     {
-        const double width = 350, line = 150, top = 6, height = 26, off = 48;
+        const double width = 350,
+            line = 150,
+            top = 6,
+            height = 26,
+            off = 48;
         var svg = new Svg();
-        string says = scalp switch { true => "the first 12 mm", false => "from 12 mm off the scalp", null => $"{mm}, stop short" };
-        var (from, to) = scalp switch { true => (8.0, off), false => (off, line - 8), null => (8.0, line - 8) };
-        svg.Add($"<svg class=\"strand-hers\" viewBox=\"0 0 {width} 54\" role=\"img\" aria-label=\"A lock: {mm.ToString()} of new hair from the scalp; stop just before the coloured hair.\"><rect class=\"mat\" x=\"8\" y=\"2\" width=\"{width - 8}\" height=\"{height + 8}\"/><rect class=\"scalp\" x=\"0\" y=\"2\" width=\"8\" height=\"{height + 8}\"/>");
+        string says = scalp switch
+        {
+            true => "the first 12 mm",
+            false => "from 12 mm off the scalp",
+            null => $"{mm}, stop short",
+        };
+        var (from, to) = scalp switch
+        {
+            true => (8.0, off),
+            false => (off, line - 8),
+            null => (8.0, line - 8),
+        };
+        svg.Add(
+            $"<svg class=\"strand-hers\" viewBox=\"0 0 {width} 54\" role=\"img\" aria-label=\"A lock: {mm.ToString()} of new hair from the scalp; stop just before the coloured hair.\"><rect class=\"mat\" x=\"8\" y=\"2\" width=\"{width - 8}\" height=\"{height + 8}\"/><rect class=\"scalp\" x=\"0\" y=\"2\" width=\"8\" height=\"{height + 8}\"/>"
+        );
         Lock(svg, 8, line, top, height, zone.Grey.Value, zone.Today, 8);
         Lock(svg, line, width, top, height, 0, Plain(lengths), 8);
-        svg.Add($"<line class=\"demarcation\" x1=\"{line}\" y1=\"0\" x2=\"{line}\" y2=\"{height + 14}\"/><path class=\"paint-span\" d=\"M{from} 40 v5 H{to} v-5\"/>");
+        svg.Add(
+            $"<line class=\"demarcation\" x1=\"{line}\" y1=\"0\" x2=\"{line}\" y2=\"{height + 14}\"/><path class=\"paint-span\" d=\"M{from} 40 v5 H{to} v-5\"/>"
+        );
         svg.Add($"<text class=\"paint-words\" x=\"{line + 6}\" y=\"50\">{says}</text></svg>");
         return svg.ToString();
     }
@@ -175,11 +245,19 @@ public static class StrandDrawing
     public static string Describe(Prescription p, Reading reading, ZoneForecast? zone)
     {
         var f = p.Forecast;
-        string roots = zone is null ? "The roots are not coloured."
+        string roots = zone is null
+            ? "The roots are not coloured."
             : $"Strand of the {zone.Zone.Facts().Says}: {reading.Zones[(int)zone.Zone].Regrowth} of regrowth, {zone.Grey} white, natural level {reading.Hair.NaturalLevel}. Forecast L* {zone.Lab[0]:0}, a* {zone.Lab[1]:0}, b* {zone.Lab[2]:0}, {zone.DeltaE:0.0} from the wish.";
         var rows = p.Strand.FirstOrDefault(z => z.Zone == (zone?.Zone ?? Zone.Crown))?.Stretches ?? [];
-        string stretches = string.Concat(rows.Select(r => $" {Words.Sentence(Kitto.Core.Wording.StrandWords.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Wording.StrandWords.Of(r.Does)}{(r.ContactMinutes is { } m ? $", {m}" : "")}."));
-        return roots + stretches + (f.Lengths is { } l ? $" Lengths forecast L* {l.Lab[0]:0}, a* {l.Lab[1]:0}, b* {l.Lab[2]:0}." : "") + " A screen is not a swatch.";
+        string stretches = string.Concat(
+            rows.Select(r =>
+                $" {Words.Sentence(Kitto.Core.Wording.StrandWords.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Wording.StrandWords.Of(r.Does)}{(r.ContactMinutes is { } m ? $", {m}" : "")}."
+            )
+        );
+        return roots
+            + stretches
+            + (f.Lengths is { } l ? $" Lengths forecast L* {l.Lab[0]:0}, a* {l.Lab[1]:0}, b* {l.Lab[2]:0}." : "")
+            + " A screen is not a swatch.";
     }
 
     private static Fibres Plain(Look look) => new(look.Lab, look.Hex, null, look);
@@ -189,12 +267,20 @@ public static class StrandDrawing
     /// <summary>What each stretch is, above it; shorter words where there is less room.</summary>
     private static void Heads(Svg svg, Reading reading, ZoneForecast? zone, IReadOnlyList<StrandRow> rows, Func<double, double> x, double mm, double band)
     {
-        double line = x(mm), bandEnd = x(band);
+        double line = x(mm),
+            bandEnd = x(band);
         if (zone is not null)
         {
-            string state = reading.Hair.Roots is { } light ? $"lightened {light.Level} {light.Tone}" : $"natural {reading.Hair.NaturalLevel}, {zone.Grey} white";
-            string natural = line - Left > 190 ? state : line - Left > 62 && reading.Hair.Roots is null ? $"{zone.Grey} white" : "";
-            svg.Add($"<text class=\"strand-top\" x=\"{Left}\" y=\"11\">{natural}</text><text class=\"strand-top mm\" x=\"{line + 4}\" y=\"11\">{reading.Zones[(int)zone.Zone].Regrowth.ToString()}</text>");
+            string state = reading.Hair.Roots is { } light
+                ? $"lightened {light.Level} {light.Tone}"
+                : $"natural {reading.Hair.NaturalLevel}, {zone.Grey} white";
+            string natural =
+                line - Left > 190 ? state
+                : line - Left > 62 && reading.Hair.Roots is null ? $"{zone.Grey} white"
+                : "";
+            svg.Add(
+                $"<text class=\"strand-top\" x=\"{Left}\" y=\"11\">{natural}</text><text class=\"strand-top mm\" x=\"{line + 4}\" y=\"11\">{reading.Zones[(int)zone.Zone].Regrowth.ToString()}</text>"
+            );
         }
 
         if (reading.Hair.Band is { } faded && bandEnd - line > 104)
@@ -202,7 +288,8 @@ public static class StrandDrawing
             svg.Add($"<text class=\"strand-top\" x=\"{line + 52}\" y=\"11\">{$"band {faded.Level} {faded.Tone}"}</text>");
         }
 
-        string lengths = $"lengths {reading.Hair.Lengths.Level} {reading.Hair.Lengths.Tone}, {reading.Hair.LengthCm.ToString("0.#", CultureInfo.InvariantCulture)} cm";
+        string lengths =
+            $"lengths {reading.Hair.Lengths.Level} {reading.Hair.Lengths.Tone}, {reading.Hair.LengthCm.ToString("0.#", CultureInfo.InvariantCulture)} cm";
         svg.Add($"<text class=\"strand-top\" x=\"{Right}\" y=\"11\" text-anchor=\"end\">{lengths}</text>");
         if (rows.FirstOrDefault(r => r.Stretch == Stretch.Ends) is { } ends)
         {
@@ -213,7 +300,10 @@ public static class StrandDrawing
 
     private static void Ruler(Svg svg, double shown, Func<double, double> x)
     {
-        double step = shown > 160 ? 20 : shown > 60 ? 10 : 5;
+        double step =
+            shown > 160 ? 20
+            : shown > 60 ? 10
+            : 5;
         for (double at = 0; at <= shown; at += step / 5)
         {
             bool named = Math.Abs(at / step - Math.Round(at / step)) < 1e-6;
@@ -230,7 +320,8 @@ public static class StrandDrawing
     /// <summary>What can be moved: the line, the end of a band, the end of a shadow's tail.</summary>
     private static void Handles(Svg svg, Reading reading, ZoneForecast? zone, Goal? goal, Func<double, double> x, double mm, double band, double tail)
     {
-        double line = x(mm), middle = BareTop + BareHeight / 2;
+        double line = x(mm),
+            middle = BareTop + BareHeight / 2;
         if (zone is not null)
         {
             svg.Add($"<line class=\"demarcation\" x1=\"{line}\" y1=\"{Top - 6}\" x2=\"{line}\" y2=\"{Bottom + 4}\"/>");
@@ -243,7 +334,20 @@ public static class StrandDrawing
 
         if (reading.Hair.Band is { } faded)
         {
-            Handle(svg, "band-handle", "hair.band.lengthMm", x(band), AfterTop + AfterHeight / 2, "end of the faded band", mm, 1, 0, 1200, faded.Length.Value, $"{faded.Length} of band");
+            Handle(
+                svg,
+                "band-handle",
+                "hair.band.lengthMm",
+                x(band),
+                AfterTop + AfterHeight / 2,
+                "end of the faded band",
+                mm,
+                1,
+                0,
+                1200,
+                faded.Length.Value,
+                $"{faded.Length} of band"
+            );
         }
 
         if (goal.Service == Service.RootShadow && zone is not null)
@@ -254,18 +358,48 @@ public static class StrandDrawing
             double own = mm + goal.TailAt(zone.Zone).Value;
             if (Math.Abs(own - tail) < .5)
             {
-                Handle(svg, "tail-handle", "goal.tailMm", x(tail), Top + NowHeight / 2, "end of the shadow's tail", mm, Values.TailBackMm / usual, 10, 100, back, $"{goal.TailAt(zone.Zone)} of tail here, {back:0} mm at the back");
+                Handle(
+                    svg,
+                    "tail-handle",
+                    "goal.tailMm",
+                    x(tail),
+                    Top + NowHeight / 2,
+                    "end of the shadow's tail",
+                    mm,
+                    Values.TailBackMm / usual,
+                    10,
+                    100,
+                    back,
+                    $"{goal.TailAt(zone.Zone)} of tail here, {back:0} mm at the back"
+                );
             }
         }
 
         if (zone is not null)
         {
-            svg.Add($"<g class=\"handle\" id=\"line-handle\" role=\"slider\" tabindex=\"0\" data-zone=\"{Core.Contract.Json.Name(zone.Zone)}\" aria-label=\"line of demarcation, {zone.Zone.Facts().Says}\" aria-valuemin=\"0\" aria-valuemax=\"300\" aria-valuenow=\"{reading.Zones[(int)zone.Zone].Regrowth.Value}\" aria-valuetext=\"{reading.Zones[(int)zone.Zone].Regrowth.ToString()} of regrowth\"><circle cx=\"{line}\" cy=\"{middle}\" r=\"9\"/><path d=\"M{line - 5} {middle} l3 -3 v6 z M{line + 5} {middle} l-3 -3 v6 z\"/></g>");
+            svg.Add(
+                $"<g class=\"handle\" id=\"line-handle\" role=\"slider\" tabindex=\"0\" data-zone=\"{Core.Contract.Json.Name(zone.Zone)}\" aria-label=\"line of demarcation, {zone.Zone.Facts().Says}\" aria-valuemin=\"0\" aria-valuemax=\"300\" aria-valuenow=\"{reading.Zones[(int)zone.Zone].Regrowth.Value}\" aria-valuetext=\"{reading.Zones[(int)zone.Zone].Regrowth.ToString()} of regrowth\"><circle cx=\"{line}\" cy=\"{middle}\" r=\"9\"/><path d=\"M{line - 5} {middle} l3 -3 v6 z M{line + 5} {middle} l-3 -3 v6 z\"/></g>"
+            );
         }
     }
 
-    private static void Handle(Svg svg, string id, string path, double x, double y, string label, double fromMm, double factor, double least, double most, double now, string says) =>
-        svg.Add($"<line class=\"stretch-end\" x1=\"{x}\" y1=\"{Top - 4}\" x2=\"{x}\" y2=\"{Bottom + 4}\"/><g class=\"handle field-handle\" id=\"{id}\" role=\"slider\" tabindex=\"0\" data-path=\"{path}\" data-from=\"{fromMm}\" data-factor=\"{factor}\" aria-label=\"{label}\" aria-valuemin=\"{least}\" aria-valuemax=\"{most}\" aria-valuenow=\"{now}\" aria-valuetext=\"{says}\"><circle cx=\"{x}\" cy=\"{y}\" r=\"8\"/><path d=\"M{x - 4.5} {y} l3 -3 v6 z M{x + 4.5} {y} l-3 -3 v6 z\"/></g>");
+    private static void Handle(
+        Svg svg,
+        string id,
+        string path,
+        double x,
+        double y,
+        string label,
+        double fromMm,
+        double factor,
+        double least,
+        double most,
+        double now,
+        string says
+    ) =>
+        svg.Add(
+            $"<line class=\"stretch-end\" x1=\"{x}\" y1=\"{Top - 4}\" x2=\"{x}\" y2=\"{Bottom + 4}\"/><g class=\"handle field-handle\" id=\"{id}\" role=\"slider\" tabindex=\"0\" data-path=\"{path}\" data-from=\"{fromMm}\" data-factor=\"{factor}\" aria-label=\"{label}\" aria-valuemin=\"{least}\" aria-valuemax=\"{most}\" aria-valuenow=\"{now}\" aria-valuetext=\"{says}\"><circle cx=\"{x}\" cy=\"{y}\" r=\"8\"/><path d=\"M{x - 4.5} {y} l3 -3 v6 z M{x + 4.5} {y} l-3 -3 v6 z\"/></g>"
+        );
 
     /// <summary>Fibres from one place to another; the white ones lie evenly among the others.</summary>
     private static void Lock(Svg svg, double from, double to, double top, double height, double grey, Fibres seen, int fibres = 12)
@@ -275,7 +409,8 @@ public static class StrandDrawing
             return;
         }
 
-        StringBuilder white = new(), pigmented = new();
+        StringBuilder white = new(),
+            pigmented = new();
         double each = height / fibres;
         for (int i = 0; i < fibres; i++)
         {
@@ -286,7 +421,8 @@ public static class StrandDrawing
             double here = Wave(from, y, i);
             for (double at = from; at < to; at += 48)
             {
-                double next = Math.Min(to, at + 48), middle = (at + next) / 2;
+                double next = Math.Min(to, at + 48),
+                    middle = (at + next) / 2;
                 double there = Wave(next, y, i);
                 Svg.Number(Svg.Number(d.Append('Q'), middle).Append(' '), 2 * Wave(middle, y, i) - (here + there) / 2);
                 Svg.Number(Svg.Number(d.Append(' '), next).Append(' '), there);

@@ -22,19 +22,26 @@ public static class TimelineDrawing
         double X(double at) => Left + Math.Clamp(at / cm, 0, 1) * (Wide - Left - 20);
         var said = timeline.Select(p => $"{Question.Of(p.Put.What)}, {p.Put.When.Says()}: {Says(p.Seen, cm, lengthCm is not null)}");
         string ends = lengthCm is null ? "length not read" : string.Create(CultureInfo.InvariantCulture, $"ends, {cm:0} cm");
-        var svg = new Svg().Add($"<svg class=\"timeline\" viewBox=\"0 0 {Wide} {height}\" role=\"img\" aria-label=\"{string.Join("; ", said)}\">")
-            .Add($"<text class=\"tick-number\" x=\"{Left}\" y=\"14\">scalp</text><text class=\"tick-number\" x=\"{Wide - 20}\" y=\"14\" text-anchor=\"end\">{ends}</text>");
+        var svg = new Svg()
+            .Add($"<svg class=\"timeline\" viewBox=\"0 0 {Wide} {height}\" role=\"img\" aria-label=\"{string.Join("; ", said)}\">")
+            .Add(
+                $"<text class=\"tick-number\" x=\"{Left}\" y=\"14\">scalp</text><text class=\"tick-number\" x=\"{Wide - 20}\" y=\"14\" text-anchor=\"end\">{ends}</text>"
+            );
         int step = cm > 60 ? 20 : 10;
         for (int at = step; at < cm - step / 2; at += step)
         {
-            svg.Add($"<line class=\"tick\" x1=\"{X(at)}\" x2=\"{X(at)}\" y1=\"20\" y2=\"{height - 6}\"/><text class=\"tick-number\" x=\"{X(at)}\" y=\"14\" text-anchor=\"middle\">{at}</text>");
+            svg.Add(
+                $"<line class=\"tick\" x1=\"{X(at)}\" x2=\"{X(at)}\" y1=\"20\" y2=\"{height - 6}\"/><text class=\"tick-number\" x=\"{X(at)}\" y=\"14\" text-anchor=\"middle\">{at}</text>"
+            );
         }
 
         for (int i = 0; i < timeline.Count; i++)
         {
             var (put, seen) = timeline[i];
             double y = Top + i * Lane;
-            svg.Add($"<text class=\"lane-name\" x=\"0\" y=\"{y + 10}\">{Words.Sentence(Question.Of(put.What))}</text><text class=\"tick-number\" x=\"0\" y=\"{y + 24}\">{put.When.Says()}</text>");
+            svg.Add(
+                $"<text class=\"lane-name\" x=\"0\" y=\"{y + 10}\">{Words.Sentence(Question.Of(put.What))}</text><text class=\"tick-number\" x=\"0\" y=\"{y + 24}\">{put.When.Says()}</text>"
+            );
             if (lengthCm is not null && !seen.CanBeOn(cm))
             {
                 svg.Add($"<text class=\"lane-minutes\" x=\"{Wide - 20}\" y=\"{y + 14}\" text-anchor=\"end\">grown out and cut off</text>");
@@ -50,5 +57,6 @@ public static class TimelineDrawing
         return svg.Add($"</svg>").ToString();
     }
 
-    private static string Says(PutOn put, double cm, bool read) => read && !put.CanBeOn(cm) ? "grown out and cut off" : $"from about {Math.Min(cm, put.AtMm() / 10):0} cm to the ends";
+    private static string Says(PutOn put, double cm, bool read) =>
+        read && !put.CanBeOn(cm) ? "grown out and cut off" : $"from about {Math.Min(cm, put.AtMm() / 10):0} cm to the ends";
 }

@@ -10,13 +10,32 @@ using Kitto.Web.Shelves;
 namespace Kitto.Web.Guides;
 
 /// <summary>What a guide link opens.</summary>
-public sealed record OpenGuide(Kit Kit, Client Client, SignedPrescription Signed, Prescription Prescription, Case Case, Guide Guide, Shelf Shelf, Verdict Verdict, RunState Run, SafetyRecord Record, OutcomeReport? Outcome, Studio Studio)
+public sealed record OpenGuide(
+    Kit Kit,
+    Client Client,
+    SignedPrescription Signed,
+    Prescription Prescription,
+    Case Case,
+    Guide Guide,
+    Shelf Shelf,
+    Verdict Verdict,
+    RunState Run,
+    SafetyRecord Record,
+    OutcomeReport? Outcome,
+    Studio Studio
+)
 {
     /// <summary>The tests of this kit.</summary>
     public TestStand Tests => Verdict.Tests;
 
     /// <summary>Whether a report can be taken: the kit was used, or could have been.</summary>
-    public bool MayReport => Kit.PostedAt is not null && (Verdict.State is GateState.Stopped || Run.BegunAt is not null || (Tests.StrandClear && Tests.Skin.All(s => s.Stage is SkinStage.Clear or SkinStage.Expired)));
+    public bool MayReport =>
+        Kit.PostedAt is not null
+        && (
+            Verdict.State is GateState.Stopped
+            || Run.BegunAt is not null
+            || (Tests.StrandClear && Tests.Skin.All(s => s.Stage is SkinStage.Clear or SkinStage.Expired))
+        );
 }
 
 /// <summary>Whose link it is, whatever has become of it: what is said of a reaction is taken through any link that ever was hers.</summary>
@@ -26,7 +45,16 @@ public sealed record OpenGuide(Kit Kit, Client Client, SignedPrescription Signed
 public sealed record LinkOwner(Guid ClientId, Kit? Kit, Link Link);
 
 /// <summary>Opens guide links: the one door from an address to a kit.</summary>
-public sealed class GuideAccess(Links links, Kits kits, Clients clients, Reports reports, Studios studios, KitGate gate, CurrentShelf shelves, TimeProvider clock)
+public sealed class GuideAccess(
+    Links links,
+    Kits kits,
+    Clients clients,
+    Reports reports,
+    Studios studios,
+    KitGate gate,
+    CurrentShelf shelves,
+    TimeProvider clock
+)
 {
     /// <summary>A reaction is taken through a link for so long after it was made, days.</summary>
     public const int ReactionDays = 730;
@@ -63,13 +91,32 @@ public sealed class GuideAccess(Links links, Kits kits, Clients clients, Reports
             guide = Guide.For(read, prescription, shelf) ?? guide;
         }
 
-        return (new OpenGuide(kit, (await clients.Get(kit.ClientId))!, signed, prescription, read, guide, shelf, verdict, run, record, await reports.OutcomeOf(kit.Id), (await studios.Get())!), null);
+        return (
+            new OpenGuide(
+                kit,
+                (await clients.Get(kit.ClientId))!,
+                signed,
+                prescription,
+                read,
+                guide,
+                shelf,
+                verdict,
+                run,
+                record,
+                await reports.OutcomeOf(kit.Id),
+                (await studios.Get())!
+            ),
+            null
+        );
     }
 
     /// <summary>Whose a token is, or was within two years; null where it never was one of ours.</summary>
     public async Task<LinkOwner?> Owner(string token)
     {
-        if ((await links.Open("guide", token) ?? await links.Open("ask", token)) is not { } link || link.CreatedAt < clock.GetUtcNow().UtcDateTime.AddDays(-ReactionDays))
+        if (
+            (await links.Open("guide", token) ?? await links.Open("ask", token)) is not { } link
+            || link.CreatedAt < clock.GetUtcNow().UtcDateTime.AddDays(-ReactionDays)
+        )
         {
             return null;
         }

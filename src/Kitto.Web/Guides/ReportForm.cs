@@ -13,7 +13,11 @@ public static class ReportForm
 {
     /// <summary>What she may say of a scalp; the last is a reaction.</summary>
     public static readonly IReadOnlyList<(string Name, string Says)> Comforts =
-        [("fine", "Nothing"), ("tingled", "It tingled a little"), ("reacted", "It burned, itched, swelled or went red")];
+    [
+        ("fine", "Nothing"),
+        ("tingled", "It tingled a little"),
+        ("reacted", "It burned, itched, swelled or went red"),
+    ];
 
     /// <summary>The report; null where something is missing or wrong, and then each field says what.</summary>
     /// <param name="open">The guide it is of.</param>
@@ -21,7 +25,13 @@ public static class ReportForm
     /// <param name="wrong">Complaints are added, by field.</param>
     /// <param name="today">The day in the studio.</param>
     /// <param name="now">Now, UTC.</param>
-    public static OutcomeReport? Read(OpenGuide open, IReadOnlyDictionary<string, string> typed, IDictionary<string, string> wrong, DateOnly today, DateTime now)
+    public static OutcomeReport? Read(
+        OpenGuide open,
+        IReadOnlyDictionary<string, string> typed,
+        IDictionary<string, string> wrong,
+        DateOnly today,
+        DateTime now
+    )
     {
         var quantity = open.Prescription.Quantity!;
         double most = Math.Round(quantity.SendGrams.Value - quantity.ResidueGrams.Value - 0.1, 1);
@@ -50,7 +60,10 @@ public static class ReportForm
         }
         else if (!weighed && !ranOut)
         {
-            if (double.TryParse(typed.GetValueOrDefault("bowl"), NumberStyles.Float, CultureInfo.InvariantCulture, out double full) && Leftover.Pictures.Contains(full))
+            if (
+                double.TryParse(typed.GetValueOrDefault("bowl"), NumberStyles.Float, CultureInfo.InvariantCulture, out double full)
+                && Leftover.Pictures.Contains(full)
+            )
             {
                 left = Leftover.Judged(open.Prescription, Share.Of(full), typed.GetValueOrDefault("reserve") == "true").Value;
             }
@@ -80,7 +93,23 @@ public static class ReportForm
             wrong["note"] = "At most 1000 characters.";
         }
 
-        return wrong.Count > 0 ? null : new OutcomeReport(open.Kit.Id, day, coverage, depth, tone, ranOut ? 0 : left!.Value, ranOut, weighed || ranOut, comfort, minutes, note, now, null);
+        return wrong.Count > 0
+            ? null
+            : new OutcomeReport(
+                open.Kit.Id,
+                day,
+                coverage,
+                depth,
+                tone,
+                ranOut ? 0 : left!.Value,
+                ranOut,
+                weighed || ranOut,
+                comfort,
+                minutes,
+                note,
+                now,
+                null
+            );
     }
 
     /// <summary>A number that may be left out.</summary>

@@ -35,9 +35,16 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
         var found = new List<RunLine>();
         foreach (string[] words in text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Take(RunState.Most).Select(l => l.Trim().Split(' ')))
         {
-            if (words.Length == 4 && Guid.TryParse(words[0], out var id) && Json.Named<RunWord>(words[1]) is { } word
-                && int.TryParse(words[2], out int step) && (word is RunWord.Start or RunWord.End ? step == 0 : step >= 1 && step <= Math.Min(99, steps))
-                && long.TryParse(words[3], out long ms) && ms > 0 && ms < DateTimeOffset.MaxValue.ToUnixTimeMilliseconds())
+            if (
+                words.Length == 4
+                && Guid.TryParse(words[0], out var id)
+                && Json.Named<RunWord>(words[1]) is { } word
+                && int.TryParse(words[2], out int step)
+                && (word is RunWord.Start or RunWord.End ? step == 0 : step >= 1 && step <= Math.Min(99, steps))
+                && long.TryParse(words[3], out long ms)
+                && ms > 0
+                && ms < DateTimeOffset.MaxValue.ToUnixTimeMilliseconds()
+            )
             {
                 found.Add(new RunLine(id, word, step, DateTimeOffset.FromUnixTimeMilliseconds(ms).UtcDateTime));
             }
@@ -50,7 +57,12 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
     public Task<int> Tell(OpenGuide open, IEnumerable<RunLine> words)
     {
         var now = clock.GetUtcNow().UtcDateTime;
-        return commands.Tell(open.Kit, [.. words.Select(w => w.At > now && w.At <= now + KitLife.Ahead ? w with { At = now } : w).OrderBy(w => w.At)], open.Studio.Today, now);
+        return commands.Tell(
+            open.Kit,
+            [.. words.Select(w => w.At > now && w.At <= now + KitLife.Ahead ? w with { At = now } : w).OrderBy(w => w.At)],
+            open.Studio.Today,
+            now
+        );
     }
 
     /// <summary>Where a kit's run stands.</summary>
@@ -61,16 +73,28 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
         var (now, run) = (clock.GetUtcNow().UtcDateTime, open.Run);
         var begun = run.Steps.GroupBy(s => s.Step).ToDictionary(g => g.Key, g => Ms(g.Max(s => s.At)));
         var stand = run.InHand(now) ? Of(open.Guide, open.Prescription, open.Case, open.Shelf, run.Steps, now, out _) : null;
-        return new RunNow(Ms(now), part, run.Steps.Count == 0 ? 1 : run.Steps[^1].Step, begun, run.FirstStroke is { } f ? Ms(f) : null,
-            run.FirstStroke is { } stroke && stand is not null ? Ms(stroke.AddMinutes(stand.Actual.RinseAtMinutes.Value)) : null, stand?.Says, stand is null ? null : Draw(stand, open));
+        return new RunNow(
+            Ms(now),
+            part,
+            run.Steps.Count == 0 ? 1 : run.Steps[^1].Step,
+            begun,
+            run.FirstStroke is { } f ? Ms(f) : null,
+            run.FirstStroke is { } stroke && stand is not null ? Ms(stroke.AddMinutes(stand.Actual.RinseAtMinutes.Value)) : null,
+            stand?.Says,
+            stand is null ? null : Draw(stand, open)
+        );
     }
 
     /// <summary>The stand of a run at a moment; null before the first zone was painted.</summary>
     public static RunStand? Of(Guide guide, Prescription p, Case c, Shelf shelf, IReadOnlyList<RunLine> steps, DateTime now, out DateTime? first)
     {
         var paints = guide.Steps.Select((s, i) => (Step: i + 1, s.Kind, s.Zone, s.Scalp)).Where(s => s is { Kind: StepKind.Paint, Zone: not null }).ToList();
-        var strokes = paints.Select(z => (Stroke: new Stroke(z.Zone!.Value, z.Scalp), At: steps.Where(s => s.Step == z.Step).Select(s => (DateTime?)s.At).Min()))
-            .Where(z => z.At is not null).Select(z => (z.Stroke, At: z.At!.Value)).OrderBy(z => z.At).ToList();
+        var strokes = paints
+            .Select(z => (Stroke: new Stroke(z.Zone!.Value, z.Scalp), At: steps.Where(s => s.Step == z.Step).Select(s => (DateTime?)s.At).Min()))
+            .Where(z => z.At is not null)
+            .Select(z => (z.Stroke, At: z.At!.Value))
+            .OrderBy(z => z.At)
+            .ToList();
         first = strokes.Count == 0 ? null : strokes[0].At;
         if (first is not { } start || p.Clock is not { } plan || shelf.Find(p.Formulas[0].Line) is not { } line)
         {
@@ -83,8 +107,18 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
         // She is done painting when she goes past the last zone, and again when she had gone back to one.
         DateTime? last = steps[^1].Step >= after ? steps.Where((s, i) => s.Step >= after && (i == 0 || steps[i - 1].Step < after)).Max(s => s.At) : null;
         bool reserve = p.Formulas[0].Pairs is { Count: > 1 } pairs && pairs[^1].IsReserve;
-        return strokes.Count == 0 ? null
-            : Run.Stand(plan, [.. strokes.Select(s => (s.Stroke, Minutes(s.At)))], last is { } end ? Minutes(end) : null, Minutes(now), c.Reading, c.Goal.Service, line, reserve);
+        return strokes.Count == 0
+            ? null
+            : Run.Stand(
+                plan,
+                [.. strokes.Select(s => (s.Stroke, Minutes(s.At)))],
+                last is { } end ? Minutes(end) : null,
+                Minutes(now),
+                c.Reading,
+                c.Goal.Service,
+                line,
+                reserve
+            );
     }
 
     /// <summary>The run of a kit as it was, for the studio; null where nothing was painted.</summary>
@@ -95,7 +129,14 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
     }
 
     private static string Draw(RunStand stand, OpenGuide open) =>
-        ClockDrawing.Draw(stand.Actual, open.Case.Reading, open.Shelf.Find(open.Prescription.Formulas[0].Line)!, open.Case.Goal.Service, now: stand.NowMinutes, small: true);
+        ClockDrawing.Draw(
+            stand.Actual,
+            open.Case.Reading,
+            open.Shelf.Find(open.Prescription.Formulas[0].Line)!,
+            open.Case.Goal.Service,
+            now: stand.NowMinutes,
+            small: true
+        );
 
     private static long Ms(DateTime at) => new DateTimeOffset(DateTime.SpecifyKind(at, DateTimeKind.Utc)).ToUnixTimeMilliseconds();
 }

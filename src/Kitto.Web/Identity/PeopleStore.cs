@@ -14,7 +14,8 @@ public sealed class PeopleStore(People people, TimeProvider clock) : IUserPasswo
 
     public Task<string?> GetNormalizedUserNameAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.NormalName);
 
-    public Task SetNormalizedUserNameAsync(Person user, string? normalizedName, CancellationToken cancellationToken) => Set(() => user.NormalName = normalizedName ?? "");
+    public Task SetNormalizedUserNameAsync(Person user, string? normalizedName, CancellationToken cancellationToken) =>
+        Set(() => user.NormalName = normalizedName ?? "");
 
     public async Task<IdentityResult> CreateAsync(Person user, CancellationToken cancellationToken)
     {
@@ -43,7 +44,8 @@ public sealed class PeopleStore(People people, TimeProvider clock) : IUserPasswo
     public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) =>
         Task.FromResult(user.LockedUntil is { } until ? new DateTimeOffset(DateTime.SpecifyKind(until, DateTimeKind.Utc)) : (DateTimeOffset?)null);
 
-    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) => Set(() => user.LockedUntil = lockoutEnd?.UtcDateTime);
+    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) =>
+        Set(() => user.LockedUntil = lockoutEnd?.UtcDateTime);
 
     public Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(++user.FailedCount);
 

@@ -62,15 +62,17 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
 
         try
         {
-            await studios.Save(stored with
-            {
-                Name = name,
-                ServiceLevel = level!.Value / 100,
-                ScaleStep = step!.Value,
-                CostShort = missing,
-                CostLeft = left,
-                Version = input.Version,
-            });
+            await studios.Save(
+                stored with
+                {
+                    Name = name,
+                    ServiceLevel = level!.Value / 100,
+                    ScaleStep = step!.Value,
+                    CostShort = missing,
+                    CostLeft = left,
+                    Version = input.Version,
+                }
+            );
             ModelState.Clear();
             Show((await studios.Get())!);
             Said = "Saved. Kits signed from now on reckon with this; what was signed stays as it was.";

@@ -34,7 +34,14 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
         var open = await kits.Open();
         var verdicts = await gate.OfOpenKits();
         var outcomes = (await reports.OutcomesOfOpenKits()).ToDictionary(o => o.KitId);
-        var told = (await answers.Unseen()).Select(a => new TodayLine(a.ClientName, $"answered the questions {When(Studio.Today(a.AnsweredAt))}", $"/clients/{a.ClientId}/answers", "Read them")).ToList();
+        var told = (await answers.Unseen())
+            .Select(a => new TodayLine(
+                a.ClientName,
+                $"answered the questions {When(Studio.Today(a.AnsweredAt))}",
+                $"/clients/{a.ClientId}/answers",
+                "Read them"
+            ))
+            .ToList();
         var stopped = new List<TodayLine>();
         var reported = new List<TodayLine>();
         var bench = new List<TodayLine>();
@@ -49,10 +56,21 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
             switch (kit.State)
             {
                 case var state when state == "stopped" || !verdict.MayGoOn:
-                    stopped.Add(Line($"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on her head" : "")}: {verdict.Stops[0].Rule} {verdict.Stops[0].Says}", "Look, then call her", true));
+                    stopped.Add(
+                        Line(
+                            $"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on her head" : "")}: {verdict.Stops[0].Rule} {verdict.Stops[0].Says}",
+                            "Look, then call her",
+                            true
+                        )
+                    );
                     break;
                 case "reported" when outcomes.TryGetValue(kit.Id, out var outcome) && outcome.SeenAt is null:
-                    reported.Add(Line($"kit {kit.Number}: {Words.Result(outcome)}; {(outcome.RanOut ? "it ran out" : $"{outcome.LeftGrams:0.#} g left")}", "Read the report"));
+                    reported.Add(
+                        Line(
+                            $"kit {kit.Number}: {Words.Result(outcome)}; {(outcome.RanOut ? "it ran out" : $"{outcome.LeftGrams:0.#} g left")}",
+                            "Read the report"
+                        )
+                    );
                     break;
                 case "signed":
                     bench.Add(Line(kit.FillOn is { } fill ? $"kit {kit.Number} to pack {When(fill)}" : $"kit {kit.Number} to pack", "Pack"));
@@ -81,12 +99,26 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
         {
             var prescription = Json.ReadPrescription(p.Document);
             var first = prescription.Because[0];
-            chair.Add(new TodayLine(p.ClientName, $"{(p.Decision == "stop" ? "no colour" : "only in the salon")}: {first.Says} {first.Rule}", $"/prescriptions/{p.Id}", "Look"));
+            chair.Add(
+                new TodayLine(
+                    p.ClientName,
+                    $"{(p.Decision == "stop" ? "no colour" : "only in the salon")}: {first.Says} {first.Rule}",
+                    $"/prescriptions/{p.Id}",
+                    "Look"
+                )
+            );
         }
 
         Groups =
         [
-            ("Stopped", stopped), ("Answers to read", told), ("Reports to read", reported), ("At the bench", bench), ("Overdue", overdue), ("Held by a test", held), ("Under way", ahead), ("Not by kit", chair),
+            ("Stopped", stopped),
+            ("Answers to read", told),
+            ("Reports to read", reported),
+            ("At the bench", bench),
+            ("Overdue", overdue),
+            ("Held by a test", held),
+            ("Under way", ahead),
+            ("Not by kit", chair),
         ];
     }
 
@@ -110,17 +142,20 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
             SkinStage.ToReport => "skin test waits for her word",
             SkinStage.Expired => "her skin test is too old now",
             SkinStage.Reacted => "the skin test reacted",
-            _ => verdict.Tests.Strand is { Result: { } strand } ? $"strand test came out {Words.Spaced(Words.Name(strand))}{(verdict.Has(LockKind.Colourist) ? ", waits for you" : "")}" : "skin test clear, strand test to come",
+            _ => verdict.Tests.Strand is { Result: { } strand }
+                ? $"strand test came out {Words.Spaced(Words.Name(strand))}{(verdict.Has(LockKind.Colourist) ? ", waits for you" : "")}"
+                : "skin test clear, strand test to come",
         };
     }
 
-    private string When(DateOnly day) => (day.DayNumber - Today.DayNumber) switch
-    {
-        0 => "today",
-        1 => "tomorrow",
-        -1 => "yesterday",
-        < 0 => $"{Today.DayNumber - day.DayNumber} days ago",
-        var days and < 7 => $"on {day:dddd}, in {days} days",
-        _ => $"on {day:ddd d MMM}",
-    };
+    private string When(DateOnly day) =>
+        (day.DayNumber - Today.DayNumber) switch
+        {
+            0 => "today",
+            1 => "tomorrow",
+            -1 => "yesterday",
+            < 0 => $"{Today.DayNumber - day.DayNumber} days ago",
+            var days and < 7 => $"on {day:dddd}, in {days} days",
+            _ => $"on {day:ddd d MMM}",
+        };
 }

@@ -27,15 +27,16 @@ public sealed class OutboxModel(Messages messages, ClientMessageSender desk, Stu
     }
 
     /// <summary>How a message stands.</summary>
-    public string Stand(Message m) => m switch
-    {
-        { SentAt: { } sent } => $"{(m.Recipient is null ? "told" : "sent")} {Studio.Local(sent):d MMM, HH:mm}",
-        { Recipient: null } => "no address: tell her yourself",
-        { ClaimedAt: not null, Failure: not null } => "may have gone",
-        { ClaimedAt: { } begun } => Now - begun > ClientMessageSender.Crashed ? "may have gone" : "being sent",
-        { Failure: not null } => $"tried {m.Attempts} times, again {Studio.Local(m.DueAt):HH:mm}",
-        _ => "goes within a minute",
-    };
+    public string Stand(Message m) =>
+        m switch
+        {
+            { SentAt: { } sent } => $"{(m.Recipient is null ? "told" : "sent")} {Studio.Local(sent):d MMM, HH:mm}",
+            { Recipient: null } => "no address: tell her yourself",
+            { ClaimedAt: not null, Failure: not null } => "may have gone",
+            { ClaimedAt: { } begun } => Now - begun > ClientMessageSender.Crashed ? "may have gone" : "being sent",
+            { Failure: not null } => $"tried {m.Attempts} times, again {Studio.Local(m.DueAt):HH:mm}",
+            _ => "goes within a minute",
+        };
 
     /// <summary>Whether a person has to decide.</summary>
     public bool Asks(Message m) => m.SentAt is null && (m.Recipient is null || Stand(m) == "may have gone");

@@ -9,7 +9,16 @@ namespace Kitto.Web.Pages;
 /// <summary>Where kits are posted to, on which days post leaves for there, and how long it takes. Plans made from now on go by it.</summary>
 public sealed class PostDaysModel(Studios studios) : PageModel
 {
-    public static readonly IReadOnlyList<DayOfWeek> Week = [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday, DayOfWeek.Saturday, DayOfWeek.Sunday];
+    public static readonly IReadOnlyList<DayOfWeek> Week =
+    [
+        DayOfWeek.Monday,
+        DayOfWeek.Tuesday,
+        DayOfWeek.Wednesday,
+        DayOfWeek.Thursday,
+        DayOfWeek.Friday,
+        DayOfWeek.Saturday,
+        DayOfWeek.Sunday,
+    ];
 
     public IReadOnlyList<Destination> All { get; private set; } = [];
 
@@ -35,7 +44,8 @@ public sealed class PostDaysModel(Studios studios) : PageModel
         var chosen = Week.Where(d => days.Contains(d.ToString())).ToList();
         (At, Typed) = (id, ((name ?? "").Trim(), chosen, transit ?? ""));
         double? way = TypedNumber.Read(transit, 0, Values.MostTransitDays);
-        Wrong = Typed.Name.Length is 0 or > 80 ? "A name of 1 to 80 characters."
+        Wrong =
+            Typed.Name.Length is 0 or > 80 ? "A name of 1 to 80 characters."
             : chosen.Count == 0 ? "Tick at least one day on which post leaves."
             : way is not { } whole || whole != Math.Floor(whole) ? $"Days on the way: a whole number, 0 to {Values.MostTransitDays}."
             : id != 0 && All.All(d => d.Id != id) ? "This place is gone; look again."

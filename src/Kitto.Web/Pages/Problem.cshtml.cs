@@ -20,15 +20,17 @@ public sealed class ProblemModel : PageModel
 
     private void Fill(int code)
     {
-        string from = HttpContext.Features.Get<IStatusCodeReExecuteFeature>()?.OriginalPath ?? HttpContext.Features.Get<IExceptionHandlerPathFeature>()?.Path ?? "";
+        string from =
+            HttpContext.Features.Get<IStatusCodeReExecuteFeature>()?.OriginalPath ?? HttpContext.Features.Get<IExceptionHandlerPathFeature>()?.Path ?? "";
         Hers = from.StartsWith("/g/", StringComparison.Ordinal) || from.StartsWith("/ask/", StringComparison.Ordinal);
         (Title, Says) = Words(code);
     }
 
-    private static (string Title, string Says) Words(int code) => code switch
-    {
-        404 => ("Not here", "There is nothing at this address. It may have been mistyped."),
-        400 => ("Not taken", "The page was open too long or in another browser. Go back, reload it, and send again; what you typed should still be there."),
-        _ => ("Something broke", "Nothing you saved is lost. Go back and try again; if it happens twice, look at the log of the application."),
-    };
+    private static (string Title, string Says) Words(int code) =>
+        code switch
+        {
+            404 => ("Not here", "There is nothing at this address. It may have been mistyped."),
+            400 => ("Not taken", "The page was open too long or in another browser. Go back, reload it, and send again; what you typed should still be there."),
+            _ => ("Something broke", "Nothing you saved is lost. Go back and try again; if it happens twice, look at the log of the application."),
+        };
 }

@@ -67,7 +67,16 @@ public sealed class RulesPageModel(Studios studios, TimeProvider clock) : PageMo
 
         try
         {
-            await studios.Save(studio with { Schools = JsonSerializer.Serialize(schools), Version = version }, changed, User.Id(), clock.GetUtcNow().UtcDateTime);
+            await studios.Save(
+                studio with
+                {
+                    Schools = JsonSerializer.Serialize(schools),
+                    Version = version,
+                },
+                changed,
+                User.Id(),
+                clock.GetUtcNow().UtcDateTime
+            );
         }
         catch (ConflictException conflict)
         {
@@ -76,7 +85,9 @@ public sealed class RulesPageModel(Studios studios, TimeProvider clock) : PageMo
             return Page();
         }
 
-        return RedirectToPage(new { find = Search.Length > 0 ? Search : null, said = "Kept. Prescriptions from now on go by it; signed ones stay as they are." });
+        return RedirectToPage(
+            new { find = Search.Length > 0 ? Search : null, said = "Kept. Prescriptions from now on go by it; signed ones stay as they are." }
+        );
     }
 
     private async Task Load()

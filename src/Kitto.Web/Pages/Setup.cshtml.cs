@@ -44,7 +44,13 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
             return Page();
         }
 
-        var person = new Person { UserName = UserName!, NormalName = users.NormalizeName(UserName)!, DisplayName = UserName!, CreatedAt = clock.GetUtcNow().UtcDateTime };
+        var person = new Person
+        {
+            UserName = UserName!,
+            NormalName = users.NormalizeName(UserName)!,
+            DisplayName = UserName!,
+            CreatedAt = clock.GetUtcNow().UtcDateTime,
+        };
         foreach (var check in users.PasswordValidators)
         {
             foreach (var wrong in (await check.ValidateAsync(users, person, Password)).Errors)
@@ -61,7 +67,13 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
         person.PasswordHash = users.PasswordHasher.HashPassword(person, Password!);
         try
         {
-            await first.Make(person, Studio!.Trim(), TimeZone!, demo: false, [(Destination!.Trim(), [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 2)]);
+            await first.Make(
+                person,
+                Studio!.Trim(),
+                TimeZone!,
+                demo: false,
+                [(Destination!.Trim(), [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 2)]
+            );
         }
         catch (ConflictException)
         {

@@ -39,7 +39,10 @@ public sealed class ShelfPageModel(CurrentShelf keeper) : PageModel
             return NotFound();
         }
 
-        return await Save([(line with { Out = [.. line.Shades.Select(s => s.Code).Except(have)] }, version)], $"{line.Name}: {line.Shades.Count(s => have.Contains(s.Code))} of {line.Shades.Count} shades in stock.");
+        return await Save(
+            [(line with { Out = [.. line.Shades.Select(s => s.Code).Except(have)] }, version)],
+            $"{line.Name}: {line.Shades.Count(s => have.Contains(s.Code))} of {line.Shades.Count} shades in stock."
+        );
     }
 
     /// <summary>A line/1 document or a CSV of shades.</summary>
@@ -47,7 +50,12 @@ public sealed class ShelfPageModel(CurrentShelf keeper) : PageModel
     {
         if (file is null || file.Length == 0 || file.Length > MostBytes)
         {
-            Wrong = [file is null || file.Length == 0 ? "Choose a file: a line as JSON, or shades as CSV." : $"The file has {file.Length / 1000} kB. Allowed: up to {MostBytes / 1000} kB."];
+            Wrong =
+            [
+                file is null || file.Length == 0
+                    ? "Choose a file: a line as JSON, or shades as CSV."
+                    : $"The file has {file.Length / 1000} kB. Allowed: up to {MostBytes / 1000} kB.",
+            ];
             return Page();
         }
 
@@ -57,14 +65,24 @@ public sealed class ShelfPageModel(CurrentShelf keeper) : PageModel
         {
             var (changed, errors) = ShelfCsv.Read(text, Shelf);
             Wrong = [.. errors.Select(e => $"Row {e.Row}: {e.Says}")];
-            return Wrong.Count > 0 ? Page() : await Save([.. changed.Select(l => (l, Versions[l.Id]))], changed.Count == 0 ? "The file says what the shelf says already." : $"Taken over from the file: {string.Join(", ", changed.Select(l => l.Name))}.");
+            return Wrong.Count > 0
+                ? Page()
+                : await Save(
+                    [.. changed.Select(l => (l, Versions[l.Id]))],
+                    changed.Count == 0
+                        ? "The file says what the shelf says already."
+                        : $"Taken over from the file: {string.Join(", ", changed.Select(l => l.Name))}."
+                );
         }
 
         var (line, complaints) = CatalogueReader.ReadLine(text);
         Wrong = [.. complaints.Select(e => $"{e.Path} {e.Says}. Allowed: {e.Range}.")];
         if (line is not null && Shelf.Find(line.Id) is { } held && held.Kind != line.Kind)
         {
-            Wrong = [$"kind is {Json.Name(line.Kind)}, but {line.Id} is {Json.Name(held.Kind)} on this shelf. A line keeps its kind, because the rules of safety go by it; give the other one an id of its own."];
+            Wrong =
+            [
+                $"kind is {Json.Name(line.Kind)}, but {line.Id} is {Json.Name(held.Kind)} on this shelf. A line keeps its kind, because the rules of safety go by it; give the other one an id of its own.",
+            ];
         }
 
         return Wrong.Count > 0 ? Page() : await Save([(line!, Versions.GetValueOrDefault(line!.Id))], $"{line!.Name} is on the shelf as the file says.");

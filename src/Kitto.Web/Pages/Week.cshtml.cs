@@ -26,8 +26,14 @@ public sealed class WeekModel(Kits kits, Studios studios, Links links, TimeProvi
     /// <summary>What is shown of a day, the studio's own work first.</summary>
     public static IReadOnlyList<(DayKind Kind, string Says, bool Ours)> Kinds { get; } =
     [
-        (DayKind.Pack, "pack", true), (DayKind.Post, "post", true), (DayKind.NextKit, "next kit due", true), (DayKind.Report, "report due", true),
-        (DayKind.Arrives, "should arrive", false), (DayKind.SkinTest, "skin test", false), (DayKind.StrandTest, "strand test", false), (DayKind.Colour, "colour day", false),
+        (DayKind.Pack, "pack", true),
+        (DayKind.Post, "post", true),
+        (DayKind.NextKit, "next kit due", true),
+        (DayKind.Report, "report due", true),
+        (DayKind.Arrives, "should arrive", false),
+        (DayKind.SkinTest, "skin test", false),
+        (DayKind.StrandTest, "strand test", false),
+        (DayKind.Colour, "colour day", false),
     ];
 
     public async Task OnGet(DateOnly? of) => await Load(of);
@@ -53,7 +59,9 @@ public sealed class WeekModel(Kits kits, Studios studios, Links links, TimeProvi
         var day = of is { Year: >= 2000 and <= 2200 } asked ? asked : Today;
         Monday = day.AddDays(-(((int)day.DayOfWeek + 6) % 7));
         var week = await kits.Between(Monday, Monday.AddDays(6));
-        Days = week.SelectMany(k => k.Ahead.Select(d => (Kit: k, Day: d))).Where(x => x.Day.On >= Monday && x.Day.On <= Monday.AddDays(6)).ToLookup(x => x.Day, x => x.Kit);
+        Days = week.SelectMany(k => k.Ahead.Select(d => (Kit: k, Day: d)))
+            .Where(x => x.Day.On >= Monday && x.Day.On <= Monday.AddDays(6))
+            .ToLookup(x => x.Day, x => x.Kit);
         Link = await links.OfCalendar();
     }
 }

@@ -10,7 +10,14 @@ public static class ShelfCsv
 {
     private static readonly string[] Columns = ["line", "shade", "level", "family", "inStock"];
 
-    private static CsvConfiguration Settings => new(CultureInfo.InvariantCulture) { TrimOptions = TrimOptions.Trim, BadDataFound = null, MissingFieldFound = null, DetectDelimiter = true };
+    private static CsvConfiguration Settings =>
+        new(CultureInfo.InvariantCulture)
+        {
+            TrimOptions = TrimOptions.Trim,
+            BadDataFound = null,
+            MissingFieldFound = null,
+            DetectDelimiter = true,
+        };
 
     /// <summary>A complaint about a row.</summary>
     /// <param name="Row">Its number in the file; the heading is row 1.</param>
@@ -69,7 +76,9 @@ public static class ShelfCsv
 
             if (shade is null)
             {
-                errors.Add(new RowError(row, $"shade is \"{code}\", which is not a shade code. Allowed: a level and a family such as 6N, or 0R, 0G, 0B, 0V, 00, LT."));
+                errors.Add(
+                    new RowError(row, $"shade is \"{code}\", which is not a shade code. Allowed: a level and a family such as 6N, or 0R, 0G, 0B, 0V, 00, LT.")
+                );
             }
             else if (Field("level") is { Length: > 0 } level && level != shade.Level.ToString(CultureInfo.InvariantCulture))
             {
@@ -80,7 +89,12 @@ public static class ShelfCsv
                 errors.Add(new RowError(row, $"family is {family}, but {code} is of family {shade.Family?.ToString() ?? "none"}."));
             }
 
-            bool? stock = Field("inStock").ToLowerInvariant() switch { "yes" or "true" or "1" => true, "no" or "false" or "0" => false, _ => null };
+            bool? stock = Field("inStock").ToLowerInvariant() switch
+            {
+                "yes" or "true" or "1" => true,
+                "no" or "false" or "0" => false,
+                _ => null,
+            };
             if (stock is null)
             {
                 errors.Add(new RowError(row, $"inStock is \"{Field("inStock")}\". Allowed: yes, no."));

@@ -55,7 +55,10 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
             return
             [
                 new Mix(p.Formulas[0].Mix(), far, look.Hex, ByHand ? "made by hand" : "taken"),
-                .. p.Alternatives.Where(a => a.Hex is not null).Take(4).Select(a => new Mix([.. a.Parts.Select(x => new MixPart(x.Shade, x.Share))], a.DeltaE, a.Hex!, a.Why ?? "")),
+                .. p
+                    .Alternatives.Where(a => a.Hex is not null)
+                    .Take(4)
+                    .Select(a => new Mix([.. a.Parts.Select(x => new MixPart(x.Shade, x.Share))], a.DeltaE, a.Hex!, a.Why ?? "")),
             ];
         }
     }
@@ -70,7 +73,13 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     private static readonly HashSet<string> Always = ["SA22", "SA23", "SA10"];
 
     /// <summary>What signing does with this answer.</summary>
-    public string SignWords => Prescription?.Decision switch { Decision.Stop => "Record the stop", Decision.Salon => "Sign for the salon", _ => "Sign off" };
+    public string SignWords =>
+        Prescription?.Decision switch
+        {
+            Decision.Stop => "Record the stop",
+            Decision.Salon => "Sign for the salon",
+            _ => "Sign off",
+        };
 
     public Line? Line => Prescription?.Formulas.Count > 0 ? Shelf.Find(Prescription.Formulas[0].Line) : null;
 
@@ -84,7 +93,8 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     public IReadOnlyList<Confirmation> Unconfirmed => [.. (Prescription?.Confirm ?? []).Where(x => !Confirmed.Contains(x.What))];
 
     /// <summary>What concerns this mix and this person.</summary>
-    public IEnumerable<Because> Reasons => (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.About != Topic.Attention).OrderBy(b => b.About);
+    public IEnumerable<Because> Reasons =>
+        (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.About != Topic.Attention).OrderBy(b => b.About);
 
     /// <summary>What other levels would have sent, reckoned by Core.</summary>
     public IReadOnlyList<OrderRisk> Instead => Prescription?.Quantity is { } q ? OrderRisk.Instead(q, Belief) : [];

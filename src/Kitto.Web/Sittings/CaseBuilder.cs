@@ -14,7 +14,18 @@ using Kitto.Web.Shelves;
 namespace Kitto.Web.Sittings;
 
 /// <summary>Builds the whole case of the contract from a form and the record, so that nothing the record knows is typed again.</summary>
-public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Reports reports, SafetyRecords safety, Ways ways, Answers answers, CurrentShelf shelves, RecordCache kept, TimeProvider clock)
+public sealed class CaseBuilder(
+    Clients clients,
+    Studios studios,
+    Kits kits,
+    Reports reports,
+    SafetyRecords safety,
+    Ways ways,
+    Answers answers,
+    CurrentShelf shelves,
+    RecordCache kept,
+    TimeProvider clock
+)
 {
     private readonly ShelfRead held = shelves.Read;
 
@@ -50,8 +61,21 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
 
         var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
         var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
-        return new ClientRecord(client, studio, destination, await clients.LatestReading(clientId), await kits.History(clientId),
-            await reports.OutcomesOfClient(clientId), await safety.Of(clientId), await ways.Of(clientId), await answers.Of(clientId), await clients.Grown(clientId), await studios.Choices(), stand, clock.GetUtcNow().UtcDateTime);
+        return new ClientRecord(
+            client,
+            studio,
+            destination,
+            await clients.LatestReading(clientId),
+            await kits.History(clientId),
+            await reports.OutcomesOfClient(clientId),
+            await safety.Of(clientId),
+            await ways.Of(clientId),
+            await answers.Of(clientId),
+            await clients.Grown(clientId),
+            await studios.Choices(),
+            stand,
+            clock.GetUtcNow().UtcDateTime
+        );
     }
 
     /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
@@ -59,7 +83,12 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     {
         if (record.Reading is not { } reading)
         {
-            var blank = new FormValues { ["goal.service"] = "rootTouchUp", ["hands.who"] = "alone", ["client.scalp"] = "sound" };
+            var blank = new FormValues
+            {
+                ["goal.service"] = "rootTouchUp",
+                ["hands.who"] = "alone",
+                ["client.scalp"] = "sound",
+            };
             foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
             {
                 blank[$"zones.{zone}.include"] = "true";
@@ -110,9 +139,12 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             values["client.chemicalServiceDaysAgo"] = Math.Min(3650, ago + record.Today.DayNumber - taken.DayNumber).ToString("0");
         }
 
-        return (values, coloured is { } day
-            ? $"Regrowth reckoned from colour day {day:d MMM}, {Days(days)} at {rate.Mean:0.0} mm a month: correct what you see otherwise"
-            : $"Regrowth grown on by {Days(days)} since the reading of {taken:d MMM}{(passed is null ? "" : $". {passed}")}");
+        return (
+            values,
+            coloured is { } day
+                ? $"Regrowth reckoned from colour day {day:d MMM}, {Days(days)} at {rate.Mean:0.0} mm a month: correct what you see otherwise"
+                : $"Regrowth grown on by {Days(days)} since the reading of {taken:d MMM}{(passed is null ? "" : $". {passed}")}"
+        );
     }
 
     /// <summary>The zones of last time's head, so many weeks after that colour, by the paths of the form; null before the first report.</summary>
@@ -147,9 +179,11 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
         }
 
         var reckoned = Begin(record).Values;
-        var zones = Zones.All.Where(z => values[$"zones.{Json.Name(z.Zone)}.include"] != "false")
+        var zones = Zones
+            .All.Where(z => values[$"zones.{Json.Name(z.Zone)}.include"] != "false")
             .Select(z => (z.HairShare, Path: $"zones.{Json.Name(z.Zone)}.regrowthMm"))
-            .Select(z => (Share: z.HairShare.Value, Read: TypedNumber.Read(values[z.Path], 0, 300), Reckoned: TypedNumber.Read(reckoned[z.Path]))).ToList();
+            .Select(z => (Share: z.HairShare.Value, Read: TypedNumber.Read(values[z.Path], 0, 300), Reckoned: TypedNumber.Read(reckoned[z.Path])))
+            .ToList();
         return zones.Count == 0 || zones.Any(z => z.Read is null) || zones.All(z => z.Read == z.Reckoned)
             ? null
             : new MeasuredGrowth(zones.Sum(z => z.Share * z.Read!.Value) / zones.Sum(z => z.Share), since, record.Now);
@@ -168,14 +202,27 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
             var said = mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToLookup(part => part.StartsWith('@'));
             c["formula"] = new JsonObject
             {
-                ["use"] = values["goal.service"] switch { "gloss" => "lengths", "rootShadow" => "shadow", _ => "roots" },
-                ["handMade"] = true,
-                ["developerVolume"] = said[true].FirstOrDefault() is { } strength ? TypedNumber.Read(strength[1..]) is { } volume ? volume : strength : null,
-                ["parts"] = new JsonArray([.. said[false].Select(part => part.Split(':')).Select(part => new JsonObject
+                ["use"] = values["goal.service"] switch
                 {
-                    ["shade"] = part[0],
-                    ["share"] = part.Length == 2 && TypedNumber.Read(part[1]) is { } share ? share : null,
-                })]),
+                    "gloss" => "lengths",
+                    "rootShadow" => "shadow",
+                    _ => "roots",
+                },
+                ["handMade"] = true,
+                ["developerVolume"] = said[true].FirstOrDefault() is { } strength
+                    ? TypedNumber.Read(strength[1..]) is { } volume
+                        ? volume
+                        : strength
+                    : null,
+                ["parts"] = new JsonArray([
+                    .. said[false]
+                        .Select(part => part.Split(':'))
+                        .Select(part => new JsonObject
+                        {
+                            ["shade"] = part[0],
+                            ["share"] = part.Length == 2 && TypedNumber.Read(part[1]) is { } share ? share : null,
+                        }),
+                ]),
             };
         }
 
@@ -211,18 +258,25 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
                     ["parts"] = new JsonArray([.. formula.Mix().Select(p => new JsonObject { ["shade"] = p.Shade, ["share"] = Math.Round(p.Share.Value, 6) })]),
                     ["developerVolume"] = formula.Developer.Volume.Value,
                 },
-                ["outcome"] = new JsonObject { ["coverage"] = outcome.Coverage, ["depth"] = outcome.Depth, ["tone"] = outcome.Tone },
+                ["outcome"] = new JsonObject
+                {
+                    ["coverage"] = outcome.Coverage,
+                    ["depth"] = outcome.Depth,
+                    ["tone"] = outcome.Tone,
+                },
             };
         }
 
-        var reports = past.Where(r => r.Prescribed.Forecast is { Roots: not null, Target: not null }).Select(r => new JsonObject
-        {
-            ["daysAgo"] = Days(record, r.Outcome.AppliedOn),
-            ["forecast"] = new JsonArray([.. r.Prescribed.Forecast.Roots!.Lab.Select(v => JsonValue.Create(v))]),
-            ["wish"] = new JsonArray([.. r.Prescribed.Forecast.Target!.Lab.Select(v => JsonValue.Create(v))]),
-            ["depth"] = r.Outcome.Depth,
-            ["tone"] = r.Outcome.Tone,
-        }).ToArray<JsonNode?>();
+        var reports = past.Where(r => r.Prescribed.Forecast is { Roots: not null, Target: not null })
+            .Select(r => new JsonObject
+            {
+                ["daysAgo"] = Days(record, r.Outcome.AppliedOn),
+                ["forecast"] = new JsonArray([.. r.Prescribed.Forecast.Roots!.Lab.Select(v => JsonValue.Create(v))]),
+                ["wish"] = new JsonArray([.. r.Prescribed.Forecast.Target!.Lab.Select(v => JsonValue.Create(v))]),
+                ["depth"] = r.Outcome.Depth,
+                ["tone"] = r.Outcome.Tone,
+            })
+            .ToArray<JsonNode?>();
         if (reports.Length > 0)
         {
             c["reports"] = new JsonArray(reports);
@@ -242,24 +296,35 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
 
         c["house"] = new JsonObject
         {
-            ["costs"] = record.Studio.CostShort is null ? null : new JsonObject { ["shortPerGram"] = record.Studio.CostShort, ["leftPerGram"] = record.Studio.CostLeft },
+            ["costs"] = record.Studio.CostShort is null
+                ? null
+                : new JsonObject { ["shortPerGram"] = record.Studio.CostShort, ["leftPerGram"] = record.Studio.CostLeft },
             ["serviceLevel"] = record.Studio.ServiceLevel,
             ["scaleStepGrams"] = record.Studio.ScaleStep,
             ["schools"] = JsonNode.Parse(record.Studio.Schools),
-            ["forHer"] = record.Ways.Count == 0 ? null : new JsonArray([.. record.Ways.Select(w => new JsonObject
-            {
-                ["rule"] = w.Rule,
-                ["way"] = w.Way,
-                ["reason"] = w.Reason,
-                ["by"] = w.DecidedBy,
-                ["on"] = DateOnly.FromDateTime(record.Studio.Local(w.DecidedAt)).ToString("yyyy-MM-dd"),
-            })]),
+            ["forHer"] =
+                record.Ways.Count == 0
+                    ? null
+                    : new JsonArray([
+                        .. record.Ways.Select(w => new JsonObject
+                        {
+                            ["rule"] = w.Rule,
+                            ["way"] = w.Way,
+                            ["reason"] = w.Reason,
+                            ["by"] = w.DecidedBy,
+                            ["on"] = DateOnly.FromDateTime(record.Studio.Local(w.DecidedAt)).ToString("yyyy-MM-dd"),
+                        }),
+                    ]),
         };
         return c;
     }
 
     /// <summary>Reads the case and prescribes; errors carry the form's own paths.</summary>
-    public (Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, string Document) Prescribe(FormValues values, ClientRecord record, string mix = "")
+    public (Case? Case, Prescription? Prescription, IReadOnlyList<FieldError> Errors, string Document) Prescribe(
+        FormValues values,
+        ClientRecord record,
+        string mix = ""
+    )
     {
         string document = Document(values, record, mix).ToJsonString(Json.Options);
         var (found, errors) = CaseReader.Read(document, held.Shelf);
@@ -277,9 +342,30 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
     {
         var guide = Guide.For(c, p, held.Shelf);
         return new Signing(
-            Json.Name(p.Decision), Json.Name(c.Goal.Service), document, Json.Write(p), guide is null ? null : JsonSerializer.Serialize(guide, Json.Options), string.Join(',', p.Formulas.Select(f => f.Line).Distinct()),
-            p.Tests.StrandTest == StrandState.Required, Holds.SkinDays(c.House, p.Formulas.Select(f => held.Shelf.Find(f.Line)!)), KitDays.Of(p), record.Stand,
-            JsonSerializer.Serialize(new { client = record.Client.Name, signedBy, studio = record.Studio.Name, timeZone = record.Studio.TimeZone, language = "en" }, Json.Options), held.Stamp, CatalogueReader.Keep(held.Shelf));
+            Json.Name(p.Decision),
+            Json.Name(c.Goal.Service),
+            document,
+            Json.Write(p),
+            guide is null ? null : JsonSerializer.Serialize(guide, Json.Options),
+            string.Join(',', p.Formulas.Select(f => f.Line).Distinct()),
+            p.Tests.StrandTest == StrandState.Required,
+            Holds.SkinDays(c.House, p.Formulas.Select(f => held.Shelf.Find(f.Line)!)),
+            KitDays.Of(p),
+            record.Stand,
+            JsonSerializer.Serialize(
+                new
+                {
+                    client = record.Client.Name,
+                    signedBy,
+                    studio = record.Studio.Name,
+                    timeZone = record.Studio.TimeZone,
+                    language = "en",
+                },
+                Json.Options
+            ),
+            held.Stamp,
+            CatalogueReader.Keep(held.Shelf)
+        );
     }
 
     /// <summary>The newest clear test with the line this sitting uses, else the newest of all.</summary>
@@ -297,23 +383,36 @@ public sealed class CaseBuilder(Clients clients, Studios studios, Kits kits, Rep
 
     /// <summary>Kits that were applied and reported, newest first: what was sent, how it came out, what it tells of the hands.</summary>
     public static IReadOnlyList<(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome, UsedBefore Used)> Past(ClientRecord record) =>
-    [
-        .. from r in record.Reported
-           let q = r.Prescribed.Quantity!
-           select (r.Signed, r.Prescribed, r.Outcome, new UsedBefore(q.BaseGrams, q.SendGrams, q.ResidueGrams, Grams.Of(r.Outcome.LeftGrams),
-               r.Outcome.RanOut, r.Outcome.Weighed, Days(record, r.Outcome.AppliedOn))),
-    ];
+        [
+            .. from r in record.Reported
+            let q = r.Prescribed.Quantity!
+            select (
+                r.Signed,
+                r.Prescribed,
+                r.Outcome,
+                new UsedBefore(
+                    q.BaseGrams,
+                    q.SendGrams,
+                    q.ResidueGrams,
+                    Grams.Of(r.Outcome.LeftGrams),
+                    r.Outcome.RanOut,
+                    r.Outcome.Weighed,
+                    Days(record, r.Outcome.AppliedOn)
+                )
+            ),
+        ];
 
-    private static JsonObject Written(UsedBefore used) => new()
-    {
-        ["baseGrams"] = used.Base.Value,
-        ["sentGrams"] = used.Sent.Value,
-        ["residueGrams"] = used.Residue.Value,
-        ["leftGrams"] = used.Left.Value,
-        ["ranOut"] = used.RanOut,
-        ["weighed"] = used.Weighed,
-        ["daysAgo"] = used.DaysAgo,
-    };
+    private static JsonObject Written(UsedBefore used) =>
+        new()
+        {
+            ["baseGrams"] = used.Base.Value,
+            ["sentGrams"] = used.Sent.Value,
+            ["residueGrams"] = used.Residue.Value,
+            ["leftGrams"] = used.Left.Value,
+            ["ranOut"] = used.RanOut,
+            ["weighed"] = used.Weighed,
+            ["daysAgo"] = used.DaysAgo,
+        };
 
     private static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
 

@@ -8,17 +8,35 @@ namespace Kitto.Web.Sittings;
 
 /// <summary>What the record says about a client, gathered once for a page.</summary>
 public sealed record ClientRecord(
-    Client Client, Studio Studio, Destination Destination, StoredReading? Reading, IReadOnlyList<SignedPrescription> Prescriptions,
-    IReadOnlyList<OutcomeReport> Outcomes, SafetyRecord Safety, IReadOnlyList<ClientWay> Ways, IReadOnlyList<StoredAnswers> Answers, IReadOnlyList<MeasuredGrowth> Measured, IReadOnlyList<SchoolChoice> Choices, string Stand, DateTime Now)
+    Client Client,
+    Studio Studio,
+    Destination Destination,
+    StoredReading? Reading,
+    IReadOnlyList<SignedPrescription> Prescriptions,
+    IReadOnlyList<OutcomeReport> Outcomes,
+    SafetyRecord Safety,
+    IReadOnlyList<ClientWay> Ways,
+    IReadOnlyList<StoredAnswers> Answers,
+    IReadOnlyList<MeasuredGrowth> Measured,
+    IReadOnlyList<SchoolChoice> Choices,
+    string Stand,
+    DateTime Now
+)
 {
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today => Studio.Today(Now);
 
     /// <summary>Her regrowth as it was measured, for her rate.</summary>
-    public IReadOnlyList<Grown> Grown => [.. Measured.Select(m => new Grown(Millimetres.Of(m.Mm), Studio.Today(m.TakenAt).DayNumber - m.Since.DayNumber)).Where(g => g.Days is >= GrowthRate.LeastDays and <= 3650)];
+    public IReadOnlyList<Grown> Grown =>
+        [
+            .. Measured
+                .Select(m => new Grown(Millimetres.Of(m.Mm), Studio.Today(m.TakenAt).DayNumber - m.Since.DayNumber))
+                .Where(g => g.Days is >= GrowthRate.LeastDays and <= 3650),
+        ];
 
     /// <summary>The colour day that came after the last reading was taken; null where none did.</summary>
-    public DateOnly? ColouredSince => Reading is { } reading ? Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= Studio.Today(reading.TakenAt)) : null;
+    public DateOnly? ColouredSince =>
+        Reading is { } reading ? Outcomes.Select(o => (DateOnly?)o.AppliedOn).FirstOrDefault(d => d >= Studio.Today(reading.TakenAt)) : null;
 
     // Asked for several times a page; the record it is read from never changes.
     private Consultation? told;
@@ -39,7 +57,11 @@ public sealed record ClientRecord(
     public int Age => Consultation.Age(Safety.Youngest ?? Client.BirthDate, Today);
 
     /// <summary>Skin tests that were put on, newest first, and whether each was found clear.</summary>
-    public IEnumerable<(SafetyEvent On, bool Clear)> SkinTests => Safety.Events.Where(e => e.Kind == SafetyKind.SkinOn).OrderByDescending(e => e.At).Select(on => (on, Safety.Events.Any(e => e.Kind == SafetyKind.SkinClear && e.Of == on.Id)));
+    public IEnumerable<(SafetyEvent On, bool Clear)> SkinTests =>
+        Safety
+            .Events.Where(e => e.Kind == SafetyKind.SkinOn)
+            .OrderByDescending(e => e.At)
+            .Select(on => (on, Safety.Events.Any(e => e.Kind == SafetyKind.SkinClear && e.Of == on.Id)));
 
     /// <summary>Since when skin tests count, because something new was answered then; null where nothing ever was.</summary>
     public DateTime? TestsCountFrom => Safety.TestsCountFrom;
@@ -58,16 +80,17 @@ public sealed record ClientRecord(
     public AnswersStand AnswersStand => Consultation.Stand(Standing.FirstOrDefault()?.AnsweredAt, LastSigned, Now);
 
     /// <summary>The answers the last kit was made on, else the ones before the newest: what a change is told against.</summary>
-    public StoredAnswers? ToldBefore => Answers.Skip(1).FirstOrDefault(a => LastSigned is not { } signed || a.AnsweredAt <= signed) ?? Answers.Skip(1).FirstOrDefault();
+    public StoredAnswers? ToldBefore =>
+        Answers.Skip(1).FirstOrDefault(a => LastSigned is not { } signed || a.AnsweredAt <= signed) ?? Answers.Skip(1).FirstOrDefault();
 
     /// <summary>Kits that were applied and reported, newest first, each with what was prescribed.</summary>
     public IReadOnlyList<Reported> Reported { get; } =
     [
         .. from o in Outcomes
-           from p in Prescriptions.Where(p => p.KitId == o.KitId)
-           let prescribed = Json.ReadPrescription(p.Document)
-           where prescribed.Quantity is not null
-           select new Reported(p, prescribed, o),
+        from p in Prescriptions.Where(p => p.KitId == o.KitId)
+        let prescribed = Json.ReadPrescription(p.Document)
+        where prescribed.Quantity is not null
+        select new Reported(p, prescribed, o),
     ];
 
     /// <summary>Whether an allergy is on record: for good, whatever is said later, unless it was corrected (SA1).</summary>

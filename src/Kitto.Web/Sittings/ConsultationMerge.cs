@@ -68,7 +68,9 @@ public static class ConsultationMerge
         {
             var hair = (c["hair"] ??= new JsonObject()).AsObject();
             var lengths = (hair["lengths"] ??= new JsonObject()).AsObject();
-            lengths["timeline"] = new JsonArray([.. told.Timeline(record.Today).Select(p => new JsonObject { ["what"] = Json.Name(p.What), ["daysAgo"] = p.DaysAgo })]);
+            lengths["timeline"] = new JsonArray([
+                .. told.Timeline(record.Today).Select(p => new JsonObject { ["what"] = Json.Name(p.What), ["daysAgo"] = p.DaysAgo }),
+            ]);
         }
     }
 }

@@ -14,17 +14,27 @@ public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
         string id = Id(path);
         string buttons = step ? $"<button type=\"button\" class=\"step\" data-step=\"-1\" data-for=\"{id}\" aria-label=\"less {label}\">−</button>" : "";
         string more = step ? $"<button type=\"button\" class=\"step\" data-step=\"1\" data-for=\"{id}\" aria-label=\"more {label}\">+</button>" : "";
-        string range = step ? path.EndsWith("greyPercent", StringComparison.Ordinal) ? " data-most=\"100\" data-size=\"5\"" : " data-most=\"300\"" : "";
-        return Html($"<label class=\"fact\" for=\"{id}\">{label}</label>{buttons}<input{range} class=\"num\" id=\"{id}\" name=\"{path}\" inputmode=\"decimal\" autocomplete=\"off\" value=\"{Safe(values[path])}\"{Invalid(path)}>{more}{(unit.Length > 0 ? $"<span class=\"unit\">{unit}</span>" : "")}{Error(path)}");
+        string range = step
+            ? path.EndsWith("greyPercent", StringComparison.Ordinal)
+                ? " data-most=\"100\" data-size=\"5\""
+                : " data-most=\"300\""
+            : "";
+        return Html(
+            $"<label class=\"fact\" for=\"{id}\">{label}</label>{buttons}<input{range} class=\"num\" id=\"{id}\" name=\"{path}\" inputmode=\"decimal\" autocomplete=\"off\" value=\"{Safe(values[path])}\"{Invalid(path)}>{more}{(unit.Length > 0 ? $"<span class=\"unit\">{unit}</span>" : "")}{Error(path)}"
+        );
     }
 
     /// <summary>A date.</summary>
     public IHtmlContent Date(string path, string label) =>
-        Html($"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><input class=\"date\" type=\"date\" id=\"{Id(path)}\" name=\"{path}\" value=\"{Safe(values[path])}\"{Invalid(path)}>{Error(path)}");
+        Html(
+            $"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><input class=\"date\" type=\"date\" id=\"{Id(path)}\" name=\"{path}\" value=\"{Safe(values[path])}\"{Invalid(path)}>{Error(path)}"
+        );
 
     /// <summary>Words.</summary>
     public IHtmlContent Text(string path, string label, string hint) =>
-        Html($"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><input class=\"words\" id=\"{Id(path)}\" name=\"{path}\" placeholder=\"{Safe(hint)}\" autocomplete=\"off\" value=\"{Safe(values[path])}\"{Invalid(path)}>{Error(path)}");
+        Html(
+            $"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><input class=\"words\" id=\"{Id(path)}\" name=\"{path}\" placeholder=\"{Safe(hint)}\" autocomplete=\"off\" value=\"{Safe(values[path])}\"{Invalid(path)}>{Error(path)}"
+        );
 
     /// <summary>A choice by the contract's names, in the trade's words. A value that is not among them stays visible.</summary>
     public IHtmlContent Choice(string path, string label, IEnumerable<(string Name, string Says)> options, string? none = null)
@@ -44,14 +54,16 @@ public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
     }
 
     /// <summary>A choice among the names of an enumeration.</summary>
-    public IHtmlContent Choice<T>(string path, string label, string? none = null) where T : struct, Enum =>
-        Choice(path, label, Enum.GetValues<T>().Select(v => (Json.Name(v), Words.Of(Json.Name(v)))), none);
+    public IHtmlContent Choice<T>(string path, string label, string? none = null)
+        where T : struct, Enum => Choice(path, label, Enum.GetValues<T>().Select(v => (Json.Name(v), Words.Of(Json.Name(v)))), none);
 
     /// <summary>A box to tick. <paramref name="unless"/>: an unticked box must say no, not nothing.</summary>
     public IHtmlContent Tick(string path, string label, bool unless = false)
     {
         string no = unless ? $"<input type=\"hidden\" name=\"off.{path}\" value=\"1\">" : "";
-        return Html($"<label class=\"tick\">{no}<input type=\"checkbox\" id=\"{Id(path)}\" name=\"{path}\" value=\"true\"{(values.On(path) ? " checked" : "")}{Invalid(path)}>{label}</label>{Error(path)}");
+        return Html(
+            $"<label class=\"tick\">{no}<input type=\"checkbox\" id=\"{Id(path)}\" name=\"{path}\" value=\"true\"{(values.On(path) ? " checked" : "")}{Invalid(path)}>{label}</label>{Error(path)}"
+        );
     }
 
     private static string Id(string path) => "f-" + path.Replace('.', '-');

@@ -11,18 +11,45 @@ namespace Kitto.Web.Sittings;
 public sealed class FormValues
 {
     private static readonly HashSet<string> Flags =
-        ["reactions", "blackHenna", "pregnant", "newMedicine", "highlighted", "practised", "resistant", "include", "clear"];
+    [
+        "reactions",
+        "blackHenna",
+        "pregnant",
+        "newMedicine",
+        "highlighted",
+        "practised",
+        "resistant",
+        "include",
+        "clear",
+    ];
 
     private static readonly HashSet<string> Numbers =
-        ["chemicalServiceDaysAgo", "naturalLevel", "lengthCm", "level", "lengthMm", "regrowthMm", "greyPercent", "tailMm"];
+    [
+        "chemicalServiceDaysAgo",
+        "naturalLevel",
+        "lengthCm",
+        "level",
+        "lengthMm",
+        "regrowthMm",
+        "greyPercent",
+        "tailMm",
+    ];
 
     /// <summary>The paths a sitting has; what a form holds beside them is none of its facts.</summary>
     private static readonly HashSet<string> Paths =
     [
         .. "reactions blackHenna pregnant scalp conditions newMedicine chemicalServiceDaysAgo".Split(' ').Select(f => "client." + f),
-        .. "texture density porosity naturalLevel lengthCm lengths.level lengths.tone lengths.history lengths.highlighted lengths.metalTest band.lengthMm band.level band.tone roots.level roots.tone".Split(' ').Select(f => "hair." + f),
+        .. "texture density porosity naturalLevel lengthCm lengths.level lengths.tone lengths.history lengths.highlighted lengths.metalTest band.lengthMm band.level band.tone roots.level roots.tone"
+            .Split(' ')
+            .Select(f => "hair." + f),
         .. Enum.GetValues<Zone>().SelectMany(z => "regrowthMm greyPercent resistant texture include".Split(' ').Select(f => $"zones.{Json.Name(z)}.{f}")),
-        .. "service level tone lengthsCondition lengths.level lengths.tone lengths.clear frame how tailMm".Split(' ').Select(f => "goal." + f), "hands.who", "hands.practised", "line", "plan.wantBy", "painting.order", "painting.sequence",
+        .. "service level tone lengthsCondition lengths.level lengths.tone lengths.clear frame how tailMm".Split(' ').Select(f => "goal." + f),
+        "hands.who",
+        "hands.practised",
+        "line",
+        "plan.wantBy",
+        "painting.order",
+        "painting.sequence",
     ];
 
     private readonly Dictionary<string, string> values = new(StringComparer.Ordinal);
@@ -45,7 +72,12 @@ public sealed class FormValues
         }
 
         // A box that stands for "no" when it is not ticked says so with a companion field (zones that are left out).
-        foreach (string path in form.Keys.Where(k => k.StartsWith("off.", StringComparison.Ordinal)).Select(k => k[4..]).Where(p => Paths.Contains(p) && !form.ContainsKey(p)))
+        foreach (
+            string path in form
+                .Keys.Where(k => k.StartsWith("off.", StringComparison.Ordinal))
+                .Select(k => k[4..])
+                .Where(p => Paths.Contains(p) && !form.ContainsKey(p))
+        )
         {
             found[path] = "false";
         }
@@ -94,7 +126,9 @@ public sealed class FormValues
     {
         if (Flags.Contains(name))
         {
-            return text == "true" ? true : text == "false" ? false : JsonValue.Create(text);
+            return text == "true" ? true
+                : text == "false" ? false
+                : JsonValue.Create(text);
         }
 
         if (Numbers.Contains(name) && TypedNumber.Read(text) is { } number)
@@ -102,7 +136,9 @@ public sealed class FormValues
             return number;
         }
 
-        return name is "conditions" or "sequence" ? new JsonArray([.. text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(c => JsonValue.Create(c))]) : text;
+        return name is "conditions" or "sequence"
+            ? new JsonArray([.. text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(c => JsonValue.Create(c))])
+            : text;
     }
 
     private void Flatten(JsonObject from, string path)

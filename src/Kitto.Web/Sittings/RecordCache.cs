@@ -8,9 +8,11 @@ namespace Kitto.Web.Sittings;
 /// <summary>What was read and reckoned lately: a sitting asks for the same record at every stroke, and goes back and forth between the same few cases.</summary>
 public sealed class RecordCache : IDisposable
 {
-    private const int MostRecords = 200, MostAnswers = 4;
+    private const int MostRecords = 200,
+        MostAnswers = 4;
 
-    private readonly MemoryCache records = new(new MemoryCacheOptions { SizeLimit = MostRecords }), answers = new(new MemoryCacheOptions { SizeLimit = MostRecords });
+    private readonly MemoryCache records = new(new MemoryCacheOptions { SizeLimit = MostRecords }),
+        answers = new(new MemoryCacheOptions { SizeLimit = MostRecords });
 
     private static MemoryCacheEntryOptions One => new() { Size = 1, SlidingExpiration = TimeSpan.FromMinutes(20) };
 

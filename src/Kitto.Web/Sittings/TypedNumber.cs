@@ -7,7 +7,9 @@ public static class TypedNumber
 {
     /// <summary>The number; null where the text is none.</summary>
     public static double? Read(string? text) =>
-        double.TryParse((text ?? "").Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double number) && double.IsFinite(number) ? number : null;
+        double.TryParse((text ?? "").Trim().Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double number) && double.IsFinite(number)
+            ? number
+            : null;
 
     /// <summary>The number; null where the text is none or the number is outside the range.</summary>
     public static double? Read(string? text, double min, double max) => Read(text) is { } number && number >= min && number <= max ? number : null;

@@ -24,9 +24,13 @@ public sealed record WhyView(Answer Answer, ClientRecord? Record)
     public string? Heading => Answer.Why is { } why && Headings.TryGetValue(why, out string? says) ? "Why " + says : null;
 
     /// <summary>Its reasons.</summary>
-    public IEnumerable<Because> Reasons => Answer.Prescription!.Because.Where(b => b.About == Answer.Why || (Answer.Why == Topic.Shade && b.About == Topic.Lengths)
-        // What asks for attention is of the strength, or of the mix.
-        || (b.About == Topic.Attention && Answer.Why == (b.Rule.StartsWith("DV", StringComparison.Ordinal) ? Topic.Developer : Topic.Shade)));
+    public IEnumerable<Because> Reasons =>
+        Answer.Prescription!.Because.Where(b =>
+            b.About == Answer.Why
+            || (Answer.Why == Topic.Shade && b.About == Topic.Lengths)
+            // What asks for attention is of the strength, or of the mix.
+            || (b.About == Topic.Attention && Answer.Why == (b.Rule.StartsWith("DV", StringComparison.Ordinal) ? Topic.Developer : Topic.Shade))
+        );
 
     /// <summary>A number as it is read.</summary>
     public static string Say(Used used) => FormattableString.Invariant($"{used.Value:0.###}{(used.Unit.Length > 0 ? " " : "")}{used.Unit}");
@@ -39,15 +43,17 @@ public sealed record WhyView(Answer Answer, ClientRecord? Record)
             return null;
         }
 
-        string way = house.School(id), says = ways.FirstOrDefault(o => o.Name == way)?.Says ?? way;
+        string way = house.School(id),
+            says = ways.FirstOrDefault(o => o.Name == way)?.Says ?? way;
         if (house.ForHer?.FirstOrDefault(w => w.Rule == id) is { } hers)
         {
             return $"For her: {says}. Decided by {hers.By} on {hers.On:d MMM yyyy}, “{hers.Reason}”.";
         }
 
         return Record?.Choices.FirstOrDefault(c => c.Rule == id && c.Way == way) is { } chosen
-            ? $"The house: {says}. Chosen by {chosen.ChosenBy} on {Record.Studio.Local(chosen.ChosenAt):d MMM yyyy}."
-            : way == ways[0].Name ? $"The house: {says}. Nobody has chosen otherwise. {rule.Because}" : $"The house: {says}.";
+                ? $"The house: {says}. Chosen by {chosen.ChosenBy} on {Record.Studio.Local(chosen.ChosenAt):d MMM yyyy}."
+            : way == ways[0].Name ? $"The house: {says}. Nobody has chosen otherwise. {rule.Because}"
+            : $"The house: {says}.";
     }
 }
 
@@ -58,12 +64,17 @@ public sealed record WhatIfGroup(string Kind, IReadOnlyList<Instead> Ways)
 {
     /// <summary>The groups that belong to what is asked about.</summary>
     public static IReadOnlyList<WhatIfGroup> Of(Topic about, Case c, Core.Shade.Shelf shelf, Prescription taken) =>
-    [
-        .. WhatIf.Asked(about).Select(other => other switch
-        {
-            Other.Developer => new WhatIfGroup("With another developer", WhatIf.Developers(c, shelf, taken)),
-            Other.Order => new WhatIfGroup("In another order", WhatIf.Orders(c, shelf, taken)),
-            _ => new WhatIfGroup("By another school", WhatIf.Schools(c, shelf, taken, about)),
-        }).Where(g => g.Ways.Count > 0),
-    ];
+        [
+            .. WhatIf
+                .Asked(about)
+                .Select(other =>
+                    other switch
+                    {
+                        Other.Developer => new WhatIfGroup("With another developer", WhatIf.Developers(c, shelf, taken)),
+                        Other.Order => new WhatIfGroup("In another order", WhatIf.Orders(c, shelf, taken)),
+                        _ => new WhatIfGroup("By another school", WhatIf.Schools(c, shelf, taken, about)),
+                    }
+                )
+                .Where(g => g.Ways.Count > 0),
+        ];
 }

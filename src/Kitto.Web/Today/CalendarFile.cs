@@ -27,18 +27,29 @@ public static class CalendarFile
             string whose = $"{kit.ClientName}, kit {kit.Number}";
             foreach (var (on, kind) in Days(kit))
             {
-                Add(calendar, studio, kit, kind, on.ToDateTime(Hour(kind), DateTimeKind.Unspecified), Long(kind), kind switch
-                {
-                    DayKind.Pack => $"Pack: {whose}",
-                    DayKind.Post => $"Post: {whose}",
-                    DayKind.Arrives => $"Should arrive: {whose}",
-                    DayKind.SkinTest => $"Skin test: {whose}",
-                    DayKind.StrandTest => $"Strand test: {whose}",
-                    DayKind.Colour => $"Colour day: {whose}",
-                    DayKind.Report => $"Report due: {whose}",
-                    DayKind.NextKit => $"Next kit due: {kit.ClientName}",
-                    _ => throw new ArgumentOutOfRangeException(nameof(kits)),
-                }, "", now, kind is DayKind.Pack or DayKind.Post ? TimeSpan.FromMinutes(-30) : null);
+                Add(
+                    calendar,
+                    studio,
+                    kit,
+                    kind,
+                    on.ToDateTime(Hour(kind), DateTimeKind.Unspecified),
+                    Long(kind),
+                    kind switch
+                    {
+                        DayKind.Pack => $"Pack: {whose}",
+                        DayKind.Post => $"Post: {whose}",
+                        DayKind.Arrives => $"Should arrive: {whose}",
+                        DayKind.SkinTest => $"Skin test: {whose}",
+                        DayKind.StrandTest => $"Strand test: {whose}",
+                        DayKind.Colour => $"Colour day: {whose}",
+                        DayKind.Report => $"Report due: {whose}",
+                        DayKind.NextKit => $"Next kit due: {kit.ClientName}",
+                        _ => throw new ArgumentOutOfRangeException(nameof(kits)),
+                    },
+                    "",
+                    now,
+                    kind is DayKind.Pack or DayKind.Post ? TimeSpan.FromMinutes(-30) : null
+                );
             }
         }
 
@@ -61,17 +72,61 @@ public static class CalendarFile
                 switch (kind)
                 {
                     case DayKind.SkinTest:
-                        Add(calendar, studio, kit, kind, at, TimeSpan.FromMinutes(45), "Skin test: put it on", "Behind the ear or in the elbow, as your guide says. Wipe it off after 45 minutes.", now, TimeSpan.FromHours(-1));
+                        Add(
+                            calendar,
+                            studio,
+                            kit,
+                            kind,
+                            at,
+                            TimeSpan.FromMinutes(45),
+                            "Skin test: put it on",
+                            "Behind the ear or in the elbow, as your guide says. Wipe it off after 45 minutes.",
+                            now,
+                            TimeSpan.FromHours(-1)
+                        );
                         Look(kit, studio.Utc(at));
                         break;
                     case DayKind.StrandTest:
-                        Add(calendar, studio, kit, kind, at, TimeSpan.FromHours(1.5), "Strand test", "One hidden lock at the back, as your guide says. Look at it in daylight.", now, TimeSpan.FromHours(-1));
+                        Add(
+                            calendar,
+                            studio,
+                            kit,
+                            kind,
+                            at,
+                            TimeSpan.FromHours(1.5),
+                            "Strand test",
+                            "One hidden lock at the back, as your guide says. Look at it in daylight.",
+                            now,
+                            TimeSpan.FromHours(-1)
+                        );
                         break;
                     case DayKind.Colour:
-                        Add(calendar, studio, kit, kind, at, TimeSpan.FromHours(2), "Colour day", "Only with both tests clear. Lay everything out before mixing.", now, TimeSpan.FromHours(-16));
+                        Add(
+                            calendar,
+                            studio,
+                            kit,
+                            kind,
+                            at,
+                            TimeSpan.FromHours(2),
+                            "Colour day",
+                            "Only with both tests clear. Lay everything out before mixing.",
+                            now,
+                            TimeSpan.FromHours(-16)
+                        );
                         break;
                     case DayKind.Report:
-                        Add(calendar, studio, kit, kind, at, TimeSpan.FromMinutes(15), "How did it go?", "Dry, in daylight: tell your colourist in your guide.", now, TimeSpan.Zero);
+                        Add(
+                            calendar,
+                            studio,
+                            kit,
+                            kind,
+                            at,
+                            TimeSpan.FromMinutes(15),
+                            "How did it go?",
+                            "Dry, in daylight: tell your colourist in your guide.",
+                            now,
+                            TimeSpan.Zero
+                        );
                         break;
                 }
             }
@@ -84,15 +139,24 @@ public static class CalendarFile
 
         // Hours of the sun, not of the wall clock: over a change of the clocks the hour moves.
         void Look(DatedKit kit, DateTime put) =>
-            Add(calendar, studio, kit, null, studio.Local(put.AddHours(Values.SkinTestHours)), TimeSpan.FromMinutes(15), "Skin test: look at the place", $"{Values.SkinTestHours} hours are over. Look, feel, and say in your guide how it is.", now, TimeSpan.Zero);
+            Add(
+                calendar,
+                studio,
+                kit,
+                null,
+                studio.Local(put.AddHours(Values.SkinTestHours)),
+                TimeSpan.FromMinutes(15),
+                "Skin test: look at the place",
+                $"{Values.SkinTestHours} hours are over. Look, feel, and say in your guide how it is.",
+                now,
+                TimeSpan.Zero
+            );
 
         return Write(calendar);
     }
 
     /// <summary>What is still ahead; of a stopped kit everything, so that it is called off in calendars that have it.</summary>
-    private static IEnumerable<(DateOnly On, DayKind Kind)> Days(DatedKit kit) => kit.State == "stopped"
-        ? kit.Days.Ahead(KitStep.Signed, false)
-        : kit.Ahead;
+    private static IEnumerable<(DateOnly On, DayKind Kind)> Days(DatedKit kit) => kit.State == "stopped" ? kit.Days.Ahead(KitStep.Signed, false) : kit.Ahead;
 
     private static Calendar New(Studio studio, string name, DateTime now)
     {
@@ -103,7 +167,18 @@ public static class CalendarFile
         return calendar;
     }
 
-    private static void Add(Calendar calendar, Studio studio, DatedKit kit, DayKind? kind, DateTime local, TimeSpan lasts, string summary, string says, DateTime now, TimeSpan? remind)
+    private static void Add(
+        Calendar calendar,
+        Studio studio,
+        DatedKit kit,
+        DayKind? kind,
+        DateTime local,
+        TimeSpan lasts,
+        string summary,
+        string says,
+        DateTime now,
+        TimeSpan? remind
+    )
     {
         var happens = new CalendarEvent
         {
@@ -119,22 +194,34 @@ public static class CalendarFile
         };
         if (remind is { } before && kit.State != "stopped")
         {
-            happens.Alarms.Add(new Alarm { Action = AlarmAction.Display, Description = summary, Trigger = new Trigger(Duration.FromTimeSpanExact(before)) });
+            happens.Alarms.Add(
+                new Alarm
+                {
+                    Action = AlarmAction.Display,
+                    Description = summary,
+                    Trigger = new Trigger(Duration.FromTimeSpanExact(before)),
+                }
+            );
         }
 
         calendar.Events.Add(happens);
     }
 
-    private static TimeOnly Hour(DayKind kind) => new(kind switch
-    {
-        DayKind.Pack or DayKind.NextKit => PackHour,
-        DayKind.Post or DayKind.Arrives => PostHour,
-        DayKind.Colour or DayKind.Report => ColourHour,
-        DayKind.SkinTest or DayKind.StrandTest => TestHour,
-        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
-    }, 0);
+    private static TimeOnly Hour(DayKind kind) =>
+        new(
+            kind switch
+            {
+                DayKind.Pack or DayKind.NextKit => PackHour,
+                DayKind.Post or DayKind.Arrives => PostHour,
+                DayKind.Colour or DayKind.Report => ColourHour,
+                DayKind.SkinTest or DayKind.StrandTest => TestHour,
+                _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+            },
+            0
+        );
 
     private static TimeSpan Long(DayKind kind) => kind == DayKind.Colour ? TimeSpan.FromHours(2) : TimeSpan.FromMinutes(30);
 
-    private static string Write(Calendar calendar) => new CalendarSerializer().SerializeToString(calendar) ?? throw new InvalidOperationException("The calendar could not be written.");
+    private static string Write(Calendar calendar) =>
+        new CalendarSerializer().SerializeToString(calendar) ?? throw new InvalidOperationException("The calendar could not be written.");
 }

@@ -35,8 +35,16 @@ public static class Calendars
 
         // Days of a kit that a stop holds are called off, also where nobody has looked at the stop yet.
         var dated = (await kits.Dated(open.Kit.ClientId)).Where(k => k.Id == open.Kit.Id).Select(k => open.Verdict.MayGoOn ? k : k with { State = "stopped" });
-        var on = open.Tests.Skin.Select(s => s.On).OfType<SafetyEvent>().Where(t => t.Kit == open.Kit.Id && t.Kind == SafetyKind.SkinOn).Select(t => (DateTime?)t.At).Max();
-        return File(CalendarFile.Client(open.Studio, dated, on is { } at ? new Dictionary<Guid, DateTime> { [open.Kit.Id] = at } : [], clock.GetUtcNow().UtcDateTime), "kit.ics");
+        var on = open
+            .Tests.Skin.Select(s => s.On)
+            .OfType<SafetyEvent>()
+            .Where(t => t.Kit == open.Kit.Id && t.Kind == SafetyKind.SkinOn)
+            .Select(t => (DateTime?)t.At)
+            .Max();
+        return File(
+            CalendarFile.Client(open.Studio, dated, on is { } at ? new Dictionary<Guid, DateTime> { [open.Kit.Id] = at } : [], clock.GetUtcNow().UtcDateTime),
+            "kit.ics"
+        );
     }
 
     private static IResult File(string text, string name) => Results.File(Encoding.UTF8.GetBytes(text), "text/calendar; charset=utf-8", name);

@@ -36,7 +36,9 @@ public sealed class ClientMessageSender(Messages messages, Kits kits, Clients cl
                 continue;
             }
 
-            due.AddRange(ClientMessages.Due(kit.Days, kit.Step, stand.Tests.Far, studio.Today(now)).Select(kind => ($"kit:{kit.Id:N}:{Words.Name(kind)}", kit, kind)));
+            due.AddRange(
+                ClientMessages.Due(kit.Days, kit.Step, stand.Tests.Far, studio.Today(now)).Select(kind => ($"kit:{kit.Id:N}:{Words.Name(kind)}", kit, kind))
+            );
         }
 
         var there = await messages.There([.. due.Select(d => d.Key)]);
@@ -84,7 +86,13 @@ public sealed class ClientMessageSender(Messages messages, Kits kits, Clients cl
     private async Task<MimeMessage> Written(Message message)
     {
         string studio = (await studios.Get())!.Name;
-        var mail = new MimeMessage { Subject = message.Subject, MessageId = $"{message.Id:N}@kitto.invalid", Date = new DateTimeOffset(DateTime.SpecifyKind(message.MadeAt, DateTimeKind.Utc)), Body = new TextPart("plain") { Text = message.Body } };
+        var mail = new MimeMessage
+        {
+            Subject = message.Subject,
+            MessageId = $"{message.Id:N}@kitto.invalid",
+            Date = new DateTimeOffset(DateTime.SpecifyKind(message.MadeAt, DateTimeKind.Utc)),
+            Body = new TextPart("plain") { Text = message.Body },
+        };
         mail.From.Add(new MailboxAddress(studio, settings.From));
         mail.To.Add(new MailboxAddress(message.ClientName ?? "", message.Recipient!));
         return mail;
@@ -111,7 +119,6 @@ public sealed class MessageRounds(ClientMessageSender desk, ILogger<MessageRound
                 // Whatever is wrong with the post or the database, the pages go on without it.
                 log.LogWarning(wrong, "Messages could not be looked for; they are again in a minute.");
             }
-        }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
+        } while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 }

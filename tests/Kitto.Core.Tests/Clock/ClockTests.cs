@@ -42,7 +42,13 @@ public sealed class ClockTests
     public void Grey_lift_and_depth_decide_which_orders_are_admissible(string facts, string orders)
     {
         var c = Bench.Case(facts);
-        Assert.Equal(orders, string.Join(" ", PaintOrders.Admissible(c.Reading, c.Goal.Service, Bench.Shelf.For(c.Goal, c.LineId, c.House)!, c.Goal.Level?.Value ?? 5, c.House).Orders));
+        Assert.Equal(
+            orders,
+            string.Join(
+                " ",
+                PaintOrders.Admissible(c.Reading, c.Goal.Service, Bench.Shelf.For(c.Goal, c.LineId, c.House)!, c.Goal.Level?.Value ?? 5, c.House).Orders
+            )
+        );
     }
 
     /// <summary>Minutes worked by hand: 10 for a trained hand on a medium head, times hands, density, partings and outline.</summary>
@@ -62,30 +68,36 @@ public sealed class ClockTests
 
     [Fact]
     public void Contacts_add_up_and_no_break_of_the_longest_goes_unsaid() =>
-        Bench.Cases.Sample(c =>
-        {
-            var p = Prescriber.Prescribe(c, Bench.Shelf);
-            var clock = p.Clock!;
-            var line = Bench.Shelf.Find(p.Formulas[0].Line)!;
-            Assert.Equal(c.Reading.Included.Select(z => z.Zone).Order(), clock.Zones.Select(z => z.Zone).Order());
-            Assert.Equal(clock.RinseAtMinutes.Value, clock.PaintMinutes.Value + clock.ProcessMinutes.Value, 6);
-            Assert.All(clock.Zones, z => Assert.Equal(clock.RinseAtMinutes.Value, z.PaintedAt.Value + z.ContactMinutes.Value, 6));
-            Assert.Equal(clock.Zones.Select(z => z.PaintedAt.Value), clock.Zones.Select(z => z.PaintedAt.Value).Order());
-            bool broken = clock.Zones.Any(z => z.ContactMinutes.Value > line.LongestContact.Value + 1e-6);
-            return !broken || p.Because.Any(b => b.Rule == "TM8" && b.Says.Contains("over the most", StringComparison.Ordinal));
-        }, iter: 200);
+        Bench.Cases.Sample(
+            c =>
+            {
+                var p = Prescriber.Prescribe(c, Bench.Shelf);
+                var clock = p.Clock!;
+                var line = Bench.Shelf.Find(p.Formulas[0].Line)!;
+                Assert.Equal(c.Reading.Included.Select(z => z.Zone).Order(), clock.Zones.Select(z => z.Zone).Order());
+                Assert.Equal(clock.RinseAtMinutes.Value, clock.PaintMinutes.Value + clock.ProcessMinutes.Value, 6);
+                Assert.All(clock.Zones, z => Assert.Equal(clock.RinseAtMinutes.Value, z.PaintedAt.Value + z.ContactMinutes.Value, 6));
+                Assert.Equal(clock.Zones.Select(z => z.PaintedAt.Value), clock.Zones.Select(z => z.PaintedAt.Value).Order());
+                bool broken = clock.Zones.Any(z => z.ContactMinutes.Value > line.LongestContact.Value + 1e-6);
+                return !broken || p.Because.Any(b => b.Rule == "TM8" && b.Says.Contains("over the most", StringComparison.Ordinal));
+            },
+            iter: 200
+        );
 
     [Fact]
     public void The_chosen_order_is_the_best_of_the_admissible_ones_on_ten_thousand_heads() =>
-        Bench.Cases.Sample(c =>
-        {
-            var line = Bench.Shelf.For(c.Goal, null, c.House)!;
-            double level = c.Goal.Level!.Value.Value;
-            var chosen = Timing.Choose(c.Reading, c.Reading.Hands, c.Goal.Service, line, level, c.House, []).Schedule.Order;
-            double Cost(PaintOrder o) => Brute(o, c, line);
-            double best = PaintOrders.Admissible(c.Reading, c.Goal.Service, line, level, c.House).Orders.Min(Cost);
-            return Cost(chosen) <= best + 1e-6;
-        }, iter: 10_000);
+        Bench.Cases.Sample(
+            c =>
+            {
+                var line = Bench.Shelf.For(c.Goal, null, c.House)!;
+                double level = c.Goal.Level!.Value.Value;
+                var chosen = Timing.Choose(c.Reading, c.Reading.Hands, c.Goal.Service, line, level, c.House, []).Schedule.Order;
+                double Cost(PaintOrder o) => Brute(o, c, line);
+                double best = PaintOrders.Admissible(c.Reading, c.Goal.Service, line, level, c.House).Orders.Min(Cost);
+                return Cost(chosen) <= best + 1e-6;
+            },
+            iter: 10_000
+        );
 
     /// <summary>The deviation reckoned anew, straight from the rules, without the code under test but for the path.</summary>
     private static double Brute(PaintOrder order, Case c, Core.Shade.Line line)
@@ -96,18 +108,39 @@ public sealed class ClockTests
             (Core.Quantity.Who.Helper, var p) => p ? 1.2 : 1.5,
             (_, var p) => p ? 2 : 2.5,
         };
-        double whole = 10 * factor * (c.Reading.Hair.Density switch { Density.Low => .85, Density.High => 1.25, _ => 1 })
-            * (c.Goal.Service switch { Service.Gloss => .6, Service.BaseLift or Service.Lighten => .9, _ => 1 }) * (order == PaintOrder.OutlineFirst ? 1.15 : 1);
+        double whole =
+            10
+            * factor
+            * (
+                c.Reading.Hair.Density switch
+                {
+                    Density.Low => .85,
+                    Density.High => 1.25,
+                    _ => 1,
+                }
+            )
+            * (
+                c.Goal.Service switch
+                {
+                    Service.Gloss => .6,
+                    Service.BaseLift or Service.Lighten => .9,
+                    _ => 1,
+                }
+            )
+            * (order == PaintOrder.OutlineFirst ? 1.15 : 1);
         var path = PaintOrders.Sequence(order, c.Reading, c.House);
         double rinse = Math.Round(path.Sum(z => z.Facts().HairShare.Value) * whole + line.Process.Value, 1, MidpointRounding.AwayFromZero);
-        double at = 0, cost = 0;
+        double at = 0,
+            cost = 0;
         foreach (var zone in path)
         {
             var read = c.Reading.Zones[(int)zone];
             double contact = Math.Round(rinse - Math.Round(at, 1, MidpointRounding.AwayFromZero), 1);
             double low = read.Grey.Value >= .5 || read.Resistant ? line.Process.Value : line.ProcessMin.Value;
-            double high = zone == Zone.FrontHairline && c.Goal.Service is Service.BaseLift or Service.Lighten && zone == Zone.FrontHairline
-                ? Math.Min(line.LongestContact.Value, line.Process.Value + 10) : line.LongestContact.Value;
+            double high =
+                zone == Zone.FrontHairline && c.Goal.Service is Service.BaseLift or Service.Lighten && zone == Zone.FrontHairline
+                    ? Math.Min(line.LongestContact.Value, line.Process.Value + 10)
+                    : line.LongestContact.Value;
             cost += zone.SeenWeight() * (Math.Max(0, low - contact) + Math.Max(0, contact - high));
             at += whole * zone.Facts().HairShare.Value;
         }

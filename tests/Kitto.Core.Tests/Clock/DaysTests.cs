@@ -4,7 +4,15 @@ namespace Kitto.Core.Tests.Clock;
 
 public sealed class DaysTests
 {
-    private static readonly KitDays Days = new(new(2027, 3, 8), new(2027, 3, 9), new(2027, 3, 11), new(2027, 3, 11), new(2027, 3, 13), new(2027, 3, 18), new(2027, 4, 17));
+    private static readonly KitDays Days = new(
+        new(2027, 3, 8),
+        new(2027, 3, 9),
+        new(2027, 3, 11),
+        new(2027, 3, 11),
+        new(2027, 3, 13),
+        new(2027, 3, 18),
+        new(2027, 4, 17)
+    );
 
     [Theory]
     [InlineData(KitStep.Signed, "Pack Post Arrives SkinTest StrandTest Colour Report NextKit")]
@@ -52,11 +60,14 @@ public sealed class DaysTests
 
     [Fact]
     public void Everything_said_carries_the_caution_and_no_word_to_colour_without_clear_tests() =>
-        Assert.All(Enum.GetValues<ClientMessage>(), kind =>
-        {
-            var (subject, body) = ClientMessages.Words(kind, "Maren", "Slipway", Days);
-            Assert.True(subject.Length is > 5 and < 60);
-            Assert.Contains("do not colour, call us", body, StringComparison.Ordinal);
-            Assert.Equal(kind == ClientMessage.ColourTomorrow, body.Contains("tests are clear. Lay", StringComparison.Ordinal));
-        });
+        Assert.All(
+            Enum.GetValues<ClientMessage>(),
+            kind =>
+            {
+                var (subject, body) = ClientMessages.Words(kind, "Maren", "Slipway", Days);
+                Assert.True(subject.Length is > 5 and < 60);
+                Assert.Contains("do not colour, call us", body, StringComparison.Ordinal);
+                Assert.Equal(kind == ClientMessage.ColourTomorrow, body.Contains("tests are clear. Lay", StringComparison.Ordinal));
+            }
+        );
 }

@@ -14,8 +14,12 @@ public sealed class GrowthTests
     [InlineData("15/33 14.5/36 30/70 4/9")]
     public void Her_rate_is_the_posterior_of_prior_and_measurements(string heads)
     {
-        (double Mm, int Days)[] measured = [.. heads.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(h => h.Split('/')).Select(h => (double.Parse(h[0]), int.Parse(h[1])))];
-        double Density(double rate) => Normal.PDF(12.5, 2.5, rate) * measured.Aggregate(1.0, (p, m) => p * Normal.PDF(rate * m.Days / 30.4375, GrowthRate.ReadingSdMm, m.Mm));
+        (double Mm, int Days)[] measured =
+        [
+            .. heads.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(h => h.Split('/')).Select(h => (double.Parse(h[0]), int.Parse(h[1]))),
+        ];
+        double Density(double rate) =>
+            Normal.PDF(12.5, 2.5, rate) * measured.Aggregate(1.0, (p, m) => p * Normal.PDF(rate * m.Days / 30.4375, GrowthRate.ReadingSdMm, m.Mm));
         double Integral(Func<double, double> f) => GaussLegendreRule.Integrate(f, 0, 30, 512);
         double mass = Integral(Density);
         double mean = Integral(r => r * Density(r)) / mass;
@@ -38,9 +42,12 @@ public sealed class GrowthTests
     [Fact]
     public void A_fast_head_is_grown_on_and_due_at_its_own_rate()
     {
-        const string Fast = "grown=[{\"mm\":20,\"days\":35},{\"mm\":19,\"days\":33}]; plan={\"today\":\"2027-03-01\",\"wantBy\":\"2027-03-20\",\"postDays\":[\"tuesday\",\"friday\"],\"transitDays\":2}; ";
+        const string Fast =
+            "grown=[{\"mm\":20,\"days\":35},{\"mm\":19,\"days\":33}]; plan={\"today\":\"2027-03-01\",\"wantBy\":\"2027-03-20\",\"postDays\":[\"tuesday\",\"friday\"],\"transitDays\":2}; ";
         var (plain, fast) = (Bench.Prescribe(Fast[Fast.IndexOf("plan", StringComparison.Ordinal)..]), Bench.Prescribe(Fast));
-        Assert.True(fast.Next!.InDays < plain.Next!.InDays && fast.Next.LatestInDays - fast.Next.EarliestInDays < plain.Next.LatestInDays - plain.Next.EarliestInDays);
+        Assert.True(
+            fast.Next!.InDays < plain.Next!.InDays && fast.Next.LatestInDays - fast.Next.EarliestInDays < plain.Next.LatestInDays - plain.Next.EarliestInDays
+        );
         Assert.True(fast.Quantity!.BaseGrams.Value > plain.Quantity!.BaseGrams.Value);
         Assert.Equal(new DateOnly(2027, 3, 18).AddDays(fast.Next.InDays), fast.Next.DueOn);
         Assert.Contains(fast.Because, b => b.Rule == "SV11" && b.Says.StartsWith("Measured 2 times, hers grows", StringComparison.Ordinal));

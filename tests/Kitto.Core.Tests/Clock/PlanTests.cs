@@ -40,30 +40,33 @@ public sealed class PlanTests
     /// <summary>Every day in turn, straight from the rules: tests in time, sachets fresh, posting from tomorrow on.</summary>
     [Fact]
     public void Plans_agree_with_trying_every_day() =>
-        (from ahead in Gen.Int[0, 60]
-         from transit in Gen.Int[0, 14]
-         from mask in Gen.Int[1, 127]
-         select (ahead, transit, mask)).Sample(x =>
-         {
-             var days = Enum.GetValues<DayOfWeek>().Where(d => (x.mask >> (int)d & 1) == 1).ToArray();
-             var wantBy = Monday.AddDays(x.ahead);
-             var plan = Plan(wantBy, x.transit, days);
-             int colour = x.ahead - 2;
-             var posts = Enumerable.Range(1, 70).Where(p => days.Contains(Monday.AddDays(p).DayOfWeek) && p + x.transit + 2 + 1 <= colour && p - 1 + 21 >= colour).ToList();
-             Assert.Equal(posts.Count > 0, plan.Feasible);
-             if (!plan.Feasible)
-             {
-                 return;
-             }
+        (from ahead in Gen.Int[0, 60] from transit in Gen.Int[0, 14] from mask in Gen.Int[1, 127] select (ahead, transit, mask)).Sample(
+            x =>
+            {
+                var days = Enum.GetValues<DayOfWeek>().Where(d => (x.mask >> (int)d & 1) == 1).ToArray();
+                var wantBy = Monday.AddDays(x.ahead);
+                var plan = Plan(wantBy, x.transit, days);
+                int colour = x.ahead - 2;
+                var posts = Enumerable
+                    .Range(1, 70)
+                    .Where(p => days.Contains(Monday.AddDays(p).DayOfWeek) && p + x.transit + 2 + 1 <= colour && p - 1 + 21 >= colour)
+                    .ToList();
+                Assert.Equal(posts.Count > 0, plan.Feasible);
+                if (!plan.Feasible)
+                {
+                    return;
+                }
 
-             int expected = posts.Count > 1 ? posts[^2] : posts[^1];
-             Assert.Equal(Monday.AddDays(expected), plan.PostOn);
-             Assert.Equal(plan.PostOn!.Value.AddDays(-1), plan.FillOn);
-             Assert.True(plan.SkinTestOn >= plan.ArrivesOn && plan.StrandTestOn == plan.SkinTestOn!.Value.AddDays(2) && plan.StrandTestOn < plan.ColourOn);
-             Assert.True(plan.ColourOn!.Value.DayNumber - plan.SkinTestOn!.Value.DayNumber <= 14);
-             Assert.True(plan.ColourOn.Value.DayNumber - plan.FillOn!.Value.DayNumber <= 21);
-             Assert.True(plan.EarliestWantBy <= wantBy);
-         }, iter: 5000);
+                int expected = posts.Count > 1 ? posts[^2] : posts[^1];
+                Assert.Equal(Monday.AddDays(expected), plan.PostOn);
+                Assert.Equal(plan.PostOn!.Value.AddDays(-1), plan.FillOn);
+                Assert.True(plan.SkinTestOn >= plan.ArrivesOn && plan.StrandTestOn == plan.SkinTestOn!.Value.AddDays(2) && plan.StrandTestOn < plan.ColourOn);
+                Assert.True(plan.ColourOn!.Value.DayNumber - plan.SkinTestOn!.Value.DayNumber <= 14);
+                Assert.True(plan.ColourOn.Value.DayNumber - plan.FillOn!.Value.DayNumber <= 21);
+                Assert.True(plan.EarliestWantBy <= wantBy);
+            },
+            iter: 5000
+        );
 
     [Fact]
     public void The_head_is_grown_on_to_colour_day_before_it_is_sized()

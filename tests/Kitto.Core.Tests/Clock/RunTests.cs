@@ -68,30 +68,35 @@ public sealed class RunTests
 
     [Fact]
     public void Whatever_happens_no_zone_stays_on_longer_than_it_may_without_being_named_and_all_get_the_least() =>
-        (from speeds in Gen.Double[.3, 4].Array[9]
-         from begun in Gen.Int[1, 9]
-         from pause in Gen.Double[0, 30]
-         from done in Gen.Bool
-         select (speeds, begun, pause, done)).Sample(x =>
-         {
-             double at = 0;
-             var strokes = new List<(Stroke, double)>();
-             for (int i = 0; i < x.begun; i++)
-             {
-                 strokes.Add((new Stroke(Plan.Zones[i].Zone, false), at));
-                 double until = i < 8 ? Plan.Zones[i + 1].PaintedAt.Value : Plan.PaintMinutes.Value;
-                 at += (until - Plan.Zones[i].PaintedAt.Value) * x.speeds[i];
-             }
+        (
+            from speeds in Gen.Double[.3, 4].Array[9]
+            from begun in Gen.Int[1, 9]
+            from pause in Gen.Double[0, 30]
+            from done in Gen.Bool
+            select (speeds, begun, pause, done)
+        ).Sample(
+            x =>
+            {
+                double at = 0;
+                var strokes = new List<(Stroke, double)>();
+                for (int i = 0; i < x.begun; i++)
+                {
+                    strokes.Add((new Stroke(Plan.Zones[i].Zone, false), at));
+                    double until = i < 8 ? Plan.Zones[i + 1].PaintedAt.Value : Plan.PaintMinutes.Value;
+                    at += (until - Plan.Zones[i].PaintedAt.Value) * x.speeds[i];
+                }
 
-             bool done = x.done && x.begun == 9;
-             double now = done ? at + x.pause : strokes[^1].Item2 + x.pause;
-             var stand = Run.Stand(Plan, strokes, done ? at : null, now, Head.Reading, Head.Goal.Service, Line, true);
-             double rinse = stand.Actual.RinseAtMinutes.Value;
-             var over = stand.Actual.Zones.Where(z => z.PaintedAt.Value + Line.LongestContact.Value < rinse - .11).Select(z => z.Zone).ToList();
-             return over.All(stand.FirstOff.Contains)
-                 && stand.Actual.ProcessMinutes.Value >= Line.ProcessMin.Value - .06
-                 && stand.Actual.Zones.Select(z => z.Zone).Order().SequenceEqual(Plan.Zones.Select(z => z.Zone).Order())
-                 && stand.Actual.Zones.All(z => z.PaintedAt.Value <= stand.Actual.PaintMinutes.Value + .06)
-                 && (over.Count == 0 || stand.Says is not null);
-         }, iter: 3000);
+                bool done = x.done && x.begun == 9;
+                double now = done ? at + x.pause : strokes[^1].Item2 + x.pause;
+                var stand = Run.Stand(Plan, strokes, done ? at : null, now, Head.Reading, Head.Goal.Service, Line, true);
+                double rinse = stand.Actual.RinseAtMinutes.Value;
+                var over = stand.Actual.Zones.Where(z => z.PaintedAt.Value + Line.LongestContact.Value < rinse - .11).Select(z => z.Zone).ToList();
+                return over.All(stand.FirstOff.Contains)
+                    && stand.Actual.ProcessMinutes.Value >= Line.ProcessMin.Value - .06
+                    && stand.Actual.Zones.Select(z => z.Zone).Order().SequenceEqual(Plan.Zones.Select(z => z.Zone).Order())
+                    && stand.Actual.Zones.All(z => z.PaintedAt.Value <= stand.Actual.PaintMinutes.Value + .06)
+                    && (over.Count == 0 || stand.Says is not null);
+            },
+            iter: 3000
+        );
 }

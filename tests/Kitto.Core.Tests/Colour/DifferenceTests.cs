@@ -43,18 +43,22 @@ public sealed class DifferenceTests
     [InlineData(2.0776, 0.0795, -1.1350, 0.9033, -0.0636, -0.5514, 0.9082)]
     public void The_published_pairs_come_out_to_a_ten_thousandth(double l1, double a1, double b1, double l2, double a2, double b2, double difference)
     {
-        Lab one = new(l1, a1, b1), two = new(l2, a2, b2);
+        Lab one = new(l1, a1, b1),
+            two = new(l2, a2, b2);
         Assert.Equal(difference, Difference2000.Between(one, two), 1e-4);
         Assert.Equal(difference, Difference2000.Between(two, one), 1e-4);
     }
 
     [Fact]
     public void Lab_goes_there_and_back_and_a_colour_differs_from_no_colour_but_others() =>
-        (from l in Gen.Double[0, 100] from a in Gen.Double[-90, 90] from b in Gen.Double[-90, 90] select new Lab(l, a, b)).Sample(lab =>
-        {
-            var back = Lab.From(lab.ToXyz(Xyz.D65), Xyz.D65);
-            return Math.Abs(back.L - lab.L) + Math.Abs(back.A - lab.A) + Math.Abs(back.B - lab.B) < 1e-9 && Difference2000.Between(lab, lab) < 1e-9;
-        }, iter: 2000);
+        (from l in Gen.Double[0, 100] from a in Gen.Double[-90, 90] from b in Gen.Double[-90, 90] select new Lab(l, a, b)).Sample(
+            lab =>
+            {
+                var back = Lab.From(lab.ToXyz(Xyz.D65), Xyz.D65);
+                return Math.Abs(back.L - lab.L) + Math.Abs(back.A - lab.A) + Math.Abs(back.B - lab.B) < 1e-9 && Difference2000.Between(lab, lab) < 1e-9;
+            },
+            iter: 2000
+        );
 
     /// <summary>The fit of Wyman, Sloan and Shirley under D65 of CIE 15, against the published chromaticity 0.3127, 0.3290.</summary>
     [Fact]

@@ -6,15 +6,22 @@ namespace Kitto.Core.Tests.Colour;
 /// <summary>What the model of hair must show, whatever its constants: facts of the trade in numbers.</summary>
 public sealed class ModelTests
 {
-    private static readonly Line Cream = Bench.Shelf.Find("lantern-cream")!, Gloss = Bench.Shelf.Find("tidewash-gloss")!, Demi = Bench.Shelf.Find("halyard-demi")!;
+    private static readonly Line Cream = Bench.Shelf.Find("lantern-cream")!,
+        Gloss = Bench.Shelf.Find("tidewash-gloss")!,
+        Demi = Bench.Shelf.Find("halyard-demi")!;
 
-    private static MixPart[] Parts(string mix) => [.. mix.Split('+').Select(p => p.Split('*')).Select(p => new MixPart(p[0], Share.Of(p.Length > 1 ? Bench.Number(p[1]) : 1)))];
+    private static MixPart[] Parts(string mix) =>
+        [.. mix.Split('+').Select(p => p.Split('*')).Select(p => new MixPart(p[0], Share.Of(p.Length > 1 ? Bench.Number(p[1]) : 1)))];
 
     /// <summary>A fibre after a mix for the line's own time.</summary>
     private static Fibre After(Fibre fibre, string mix, double volume, Line? line = null, double? minutes = null)
     {
         var used = line ?? Cream;
-        return fibre with { Dye = fibre.Dye + new Mixture(used, Volume.Of(volume), Parts(mix)).On(fibre) * Kinetics.Taken(minutes is { } m ? Minutes.Of(m) : used.Process, used) };
+        return fibre with
+        {
+            Dye =
+                fibre.Dye + new Mixture(used, Volume.Of(volume), Parts(mix)).On(fibre) * Kinetics.Taken(minutes is { } m ? Minutes.Of(m) : used.Process, used),
+        };
     }
 
     /// <summary>Virgin pigmented medium hair after lift and mix.</summary>
@@ -79,7 +86,10 @@ public sealed class ModelTests
         Assert.Equal(Family.AB, tones.MinBy(t => On(6, t).Chroma));
         Assert.Equal(Family.AB, tones.MinBy(t => On(8, t).Chroma));
         Assert.Equal(Family.V, tones.MinBy(t => On(10, t).Chroma));
-        Assert.All(Enumerable.Range(2, 4).Select(i => 2 * i), level => Assert.All(tones, t => Assert.True(On(level, t).Chroma < On(level, null).Chroma || level == 10, $"{t} at {level}")));
+        Assert.All(
+            Enumerable.Range(2, 4).Select(i => 2 * i),
+            level => Assert.All(tones, t => Assert.True(On(level, t).Chroma < On(level, null).Chroma || level == 10, $"{t} at {level}"))
+        );
         Assert.True(On(10, Family.AB).A < -2);
     }
 
@@ -127,7 +137,8 @@ public sealed class ModelTests
     {
         for (int level = 3; level <= 9; level++)
         {
-            Fibre natural = Melanin.Natural(level), coloured = Virgin(level, $"{level}N", 20);
+            Fibre natural = Melanin.Natural(level),
+                coloured = Virgin(level, $"{level}N", 20);
             Assert.True(Between(natural, coloured) < 4, $"level {level}: {Between(natural, coloured)}");
             Assert.True(level > 7 || coloured.Lab.Hue < natural.Lab.Hue, $"level {level}");
             Assert.True(Between(natural, After(Fibre.White, $"{level}N", 20)) < 2, $"white at {level}");
@@ -141,7 +152,8 @@ public sealed class ModelTests
     public void One_level_up_with_a_blue_tone_of_half_strength_takes_the_warmth_back(int level)
     {
         var ground = Melanin.Lifted(level, Kinetics.Levels(Cream, Volume.Of(20)) * Kinetics.LiftReached(Cream.Process, Cream));
-        double depth = Melanin.Of(level + 1), held = Math.Min(1, ground.Melanin / depth);
+        double depth = Melanin.Of(level + 1),
+            held = Math.Min(1, ground.Melanin / depth);
         var mix = Dye.Deposit(new ShadeOf("", level + 1, Family.N), 1, ground) + Dye.Tone(Family.AB) * (.5 * depth * (1 - Dye.NaturalToneFill * held));
         Assert.True(Between(Melanin.Natural(level), ground with { Dye = mix * Kinetics.Taken(Cream.Process, Cream) }) < 2);
     }
@@ -181,7 +193,8 @@ public sealed class ModelTests
     public void What_practitioners_mixed_comes_out_as_they_said()
     {
         // Natural 5 with red in it.
-        Fibre ash = Virgin(5, "4AG*0.5+5N*0.5", 10), plain = Virgin(5, "5N", 10);
+        Fibre ash = Virgin(5, "4AG*0.5+5N*0.5", 10),
+            plain = Virgin(5, "5N", 10);
         Assert.InRange(LevelOf(ash), 4, 6);
         Assert.True(ash.Lab.A < plain.Lab.A);
         // Natural 7 to a cool 8.
@@ -189,7 +202,8 @@ public sealed class ModelTests
         Assert.InRange(LevelOf(cool), 7.5, 8.5);
         Assert.True(cool.Lab.Chroma < .9 * Virgin(7, "8N", 20).Lab.Chroma && cool.Lab.Chroma < .9 * Virgin(7, "9N", 20).Lab.Chroma);
         // Natural 5.5 with a touch of violet.
-        Fibre touched = Virgin(5.5, "7AB*0.97+0V*0.03", 20), seven = Virgin(5.5, "7N", 20);
+        Fibre touched = Virgin(5.5, "7AB*0.97+0V*0.03", 20),
+            seven = Virgin(5.5, "7N", 20);
         Assert.InRange(LevelOf(touched), 6, 7);
         Assert.True(touched.Lab.A > 0 && touched.Lab.Chroma < seven.Lab.Chroma);
         // Natural 3 with a little white.
@@ -208,14 +222,16 @@ public sealed class ModelTests
     {
         foreach (string tone in new[] { "C", "G" })
         {
-            Fibre orange = Dye.Lightened(7, Bench.Tone(tone)), calmed = After(orange, "8NN", 10, minutes: 20);
+            Fibre orange = Dye.Lightened(7, Bench.Tone(tone)),
+                calmed = After(orange, "8NN", 10, minutes: 20);
             Assert.True(calmed.Lab.Chroma <= orange.Lab.Chroma * 2 / 3, $"{orange.Lab} {calmed.Lab}");
             Assert.InRange(LevelOf(calmed) - LevelOf(orange), -.5, .5);
             // SH9: more violet is not the answer.
             Assert.True(Between(orange, After(orange, "10V", 6, Gloss)) < 1.5);
         }
 
-        Fibre yellow = Dye.Lightened(9.5, Bench.Tone("G")), toned = After(yellow, "10V", 6, Gloss);
+        Fibre yellow = Dye.Lightened(9.5, Bench.Tone("G")),
+            toned = After(yellow, "10V", 6, Gloss);
         Assert.True(toned.Lab.Chroma <= .6 * yellow.Lab.Chroma, $"{yellow.Lab} {toned.Lab}");
         Assert.True(LevelOf(toned) > 9);
     }
@@ -227,7 +243,8 @@ public sealed class ModelTests
     [InlineData("6C")]
     public void An_equal_part_of_clear_gives_about_a_level_lighter_and_half_the_tone(string shade)
     {
-        Fibre full = After(Fibre.White, shade, 6, Gloss), half = After(Fibre.White, shade + "*0.5+00*0.5", 6, Gloss);
+        Fibre full = After(Fibre.White, shade, 6, Gloss),
+            half = After(Fibre.White, shade + "*0.5+00*0.5", 6, Gloss);
         Assert.InRange(LevelOf(half) - LevelOf(full), .6, 1.4);
         Assert.Equal(full.Dye.Depth / 2, half.Dye.Depth, 9);
         Assert.Equal((full.Dye.Violet + full.Dye.Gold + full.Dye.Copper) / 2, half.Dye.Violet + half.Dye.Gold + half.Dye.Copper, 9);

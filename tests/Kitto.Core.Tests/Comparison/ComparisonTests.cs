@@ -1,6 +1,6 @@
 using CsCheck;
-using Kitto.Core.Comparison;
 using Kitto.Core.Clock;
+using Kitto.Core.Comparison;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Rules;
@@ -13,14 +13,18 @@ public sealed class ComparisonTests
         [.. Compare.Answers(Bench.Prescribe(before), Bench.Prescribe(after)).Where(r => !r.Same)];
 
     [Fact]
-    public void A_prescription_beside_itself_differs_in_nothing() => Bench.Cases.Sample(c =>
-    {
-        var p = Prescriber.Prescribe(c, Bench.Shelf);
-        Assert.All(Compare.Answers(p, p), row => Assert.True(row.Same, row.What));
-        Assert.All(Compare.Heads(c, c), row => Assert.True(row.Same, row.What));
-        var (gone, come) = Compare.Reasons(p, p);
-        Assert.Empty(gone.Concat(come));
-    }, iter: 40);
+    public void A_prescription_beside_itself_differs_in_nothing() =>
+        Bench.Cases.Sample(
+            c =>
+            {
+                var p = Prescriber.Prescribe(c, Bench.Shelf);
+                Assert.All(Compare.Answers(p, p), row => Assert.True(row.Same, row.What));
+                Assert.All(Compare.Heads(c, c), row => Assert.True(row.Same, row.What));
+                var (gone, come) = Compare.Reasons(p, p);
+                Assert.Empty(gone.Concat(come));
+            },
+            iter: 40
+        );
 
     [Theory]
     [InlineData("", "allZones.regrowthMm=25", Topic.Quantity)]
@@ -79,8 +83,14 @@ public sealed class ComparisonTests
         var taken = Prescriber.Prescribe(c, Bench.Shelf);
         var others = WhatIf.Orders(c, Bench.Shelf, taken);
         Assert.Equal(4, others.Count);
-        Assert.All(others, o => Assert.Equal(
-            Json.Write(Prescriber.Prescribe(c with { Painting = new PaintWish(o.Prescription.Clock!.Order, null) }, Bench.Shelf)), Json.Write(o.Prescription)));
+        Assert.All(
+            others,
+            o =>
+                Assert.Equal(
+                    Json.Write(Prescriber.Prescribe(c with { Painting = new PaintWish(o.Prescription.Clock!.Order, null) }, Bench.Shelf)),
+                    Json.Write(o.Prescription)
+                )
+        );
     }
 
     [Fact]
@@ -103,7 +113,13 @@ public sealed class ComparisonTests
         var taken = Prescriber.Prescribe(c, Bench.Shelf);
         foreach (var rule in RuleBook.All.Where(r => r.Options is not null && !WhatIf.Reckoned.Contains(r.Id)))
         {
-            var other = Prescriber.Prescribe(c with { House = c.House with { Schools = new Dictionary<string, string> { [rule.Id] = rule.Options![1].Name } } }, Bench.Shelf);
+            var other = Prescriber.Prescribe(
+                c with
+                {
+                    House = c.House with { Schools = new Dictionary<string, string> { [rule.Id] = rule.Options![1].Name } },
+                },
+                Bench.Shelf
+            );
             Assert.All(Compare.Answers(taken, other), row => Assert.True(row.Same, $"{rule.Id} moves {row.What}"));
         }
     }
@@ -112,7 +128,9 @@ public sealed class ComparisonTests
     public void The_numbers_behind_the_amount_multiply_to_what_is_sent()
     {
         var p = Bench.Prescribe();
-        var numbers = p.Because.Single(b => b is { Rule: "DO2", About: Topic.Quantity } && b.Says.Contains("is sent, so that", StringComparison.Ordinal)).Numbers!.ToDictionary(n => n.Name, n => n.Value);
+        var numbers = p
+            .Because.Single(b => b is { Rule: "DO2", About: Topic.Quantity } && b.Says.Contains("is sent, so that", StringComparison.Ordinal))
+            .Numbers!.ToDictionary(n => n.Name, n => n.Value);
         Assert.Equal(numbers["mixed in all"], numbers["a trained hand"] * numbers["times these hands, at that share"] + numbers["stays on the vessel"], .3);
         Assert.Equal(p.Quantity!.SendGrams.Value, numbers["mixed in all"], .3);
     }

@@ -96,7 +96,10 @@ public sealed class CaseReaderTests
     [Fact]
     public void What_is_not_said_takes_the_documented_default()
     {
-        var (found, _) = CaseReader.Read("""{"kitto":"case/1","client":{"ageYears":30},"hair":{"naturalLevel":6},"allZones":{"regrowthMm":12},"goal":{"service":"gloss"}}""", Bench.Shelf);
+        var (found, _) = CaseReader.Read(
+            """{"kitto":"case/1","client":{"ageYears":30},"hair":{"naturalLevel":6},"allZones":{"regrowthMm":12},"goal":{"service":"gloss"}}""",
+            Bench.Shelf
+        );
         var r = found!.Reading;
         Assert.Equal((Texture.Medium, Density.Medium, Porosity.Normal, 30.0), (r.Hair.Texture, r.Hair.Density, r.Hair.Porosity, r.Hair.LengthCm));
         Assert.Equal((6.0, LengthHistory.Unknown, "N"), (r.Hair.Lengths.Level.Value, r.Hair.Lengths.History, r.Hair.Lengths.Tone.ToString()));
@@ -108,7 +111,9 @@ public sealed class CaseReaderTests
     [Fact]
     public void A_zone_that_says_nothing_takes_what_all_zones_say()
     {
-        var zones = Bench.Case("allZones.texture=\"coarse\"; zones.nape={\"regrowthMm\":30}; zones.crown={\"texture\":\"fine\",\"include\":false}").Reading.Zones;
+        var zones = Bench
+            .Case("allZones.texture=\"coarse\"; zones.nape={\"regrowthMm\":30}; zones.crown={\"texture\":\"fine\",\"include\":false}")
+            .Reading.Zones;
         Assert.Equal((30.0, .2, Texture.Coarse), (zones[(int)Zone.Nape].Regrowth.Value, zones[(int)Zone.Nape].Grey.Value, zones[(int)Zone.Nape].Texture));
         Assert.Equal((15.0, Texture.Fine, false), (zones[(int)Zone.Crown].Regrowth.Value, zones[(int)Zone.Crown].Texture, zones[(int)Zone.Crown].Include));
     }
@@ -123,7 +128,9 @@ public sealed class CaseReaderTests
     [Fact]
     public void Thirds_written_short_are_taken_as_thirds()
     {
-        var formula = Bench.Case("formula={\"parts\":[{\"shade\":\"5N\",\"share\":0.33},{\"shade\":\"6N\",\"share\":0.33},{\"shade\":\"5G\",\"share\":0.33}]}").Formula!;
+        var formula = Bench
+            .Case("formula={\"parts\":[{\"shade\":\"5N\",\"share\":0.33},{\"shade\":\"6N\",\"share\":0.33},{\"shade\":\"5G\",\"share\":0.33}]}")
+            .Formula!;
         Assert.All(formula.Parts, p => Assert.Equal(1.0 / 3, p.Share.Value, 12));
     }
 

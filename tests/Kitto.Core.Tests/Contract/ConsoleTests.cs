@@ -33,7 +33,15 @@ public sealed class ConsoleTests
     [Fact]
     public async Task Many_cases_are_answered_a_line_each_in_order_and_a_bad_line_ends_nothing()
     {
-        string[] lines = [Case, "nonsense", "", Bench.With("client.ageYears=12"), Case.Replace("\"rootTouchUp\"", "\"\\ud800\"", StringComparison.Ordinal), Case];
+        string[] lines =
+        [
+            Case,
+            "nonsense",
+            "",
+            Bench.With("client.ageYears=12"),
+            Case.Replace("\"rootTouchUp\"", "\"\\ud800\"", StringComparison.Ordinal),
+            Case,
+        ];
         var (exit, answer, errors) = await Run(["prescribe", "--many", "-"], string.Join('\n', lines) + "\n");
         Assert.Equal((0, ""), (exit, errors));
         var answers = answer.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(a => JsonNode.Parse(a)!).ToList();
@@ -48,7 +56,11 @@ public sealed class ConsoleTests
         try
         {
             Assert.Equal(2, (await Run(["prescribe", "--lines", folder, "-"], Case)).Exit);
-            string own = (await File.ReadAllTextAsync(Path.Combine(Bench.Root, "data", "catalogue", "lantern-cream.json"))).Replace("\"lantern-cream\"", "\"harbour\"", StringComparison.Ordinal);
+            string own = (await File.ReadAllTextAsync(Path.Combine(Bench.Root, "data", "catalogue", "lantern-cream.json"))).Replace(
+                "\"lantern-cream\"",
+                "\"harbour\"",
+                StringComparison.Ordinal
+            );
             await File.WriteAllTextAsync(Path.Combine(folder, "own.json"), own);
             var (exit, answer, _) = await Run(["prescribe", "--lines", folder, "-"], Bench.With("client.skinTest=-"));
             Assert.Equal((0, "harbour"), (exit, (string?)JsonNode.Parse(answer)!["formulas"]![0]!["line"]));
@@ -79,7 +91,12 @@ public sealed class ConsoleTests
 
     private static async Task<(int Exit, string Out, string Err)> Run(string[] words, string input)
     {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardInput = true, RedirectStandardOutput = true, RedirectStandardError = true };
+        var start = new ProcessStartInfo("dotnet")
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
         start.ArgumentList.Add(Path.Combine(Bench.Root, "src", "Kitto.Console", "bin", "Release", "net10.0", "kitto-console.dll"));
         words.ToList().ForEach(start.ArgumentList.Add);
         using var process = Process.Start(start)!;

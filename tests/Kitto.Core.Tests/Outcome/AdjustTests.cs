@@ -25,14 +25,17 @@ public sealed class AdjustTests
         double colour = p.Formulas[0].Parts.Sum(x => x.Grams.Value);
         Assert.Equal(
             next.Split(' ').Order(StringComparer.Ordinal),
-            p.Formulas[0].Parts.Select(x => $"{x.Shade}:{Math.Round(x.Grams.Value / colour / .05) * .05:0.##}").Order(StringComparer.Ordinal));
+            p.Formulas[0].Parts.Select(x => $"{x.Shade}:{Math.Round(x.Grams.Value / colour / .05) * .05:0.##}").Order(StringComparer.Ordinal)
+        );
         Assert.Contains(p.Because, b => b.Rule == rule && b.About == Topic.Shade);
     }
 
     [Fact]
     public void The_reason_cites_the_report() =>
-        Assert.Contains(Bench.Prescribe("last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}]},\"outcome\":{\"coverage\":\"greyShows\"}}").Because,
-            b => b.Says.Contains("Her report on the kit of 36 days ago", StringComparison.Ordinal));
+        Assert.Contains(
+            Bench.Prescribe("last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}]},\"outcome\":{\"coverage\":\"greyShows\"}}").Because,
+            b => b.Says.Contains("Her report on the kit of 36 days ago", StringComparison.Ordinal)
+        );
 
     [Theory]
     [InlineData("goal.level=6")]

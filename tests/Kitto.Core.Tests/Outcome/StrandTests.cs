@@ -21,12 +21,22 @@ public sealed class StrandTests
     [InlineData(StrandResult.GreyShows, 25.0, "5N:1", "TM1", 35.0, null)]
     [InlineData(StrandResult.GreyShows, 35.0, "5N:0.5 5G:0.5", "OU2", null, "5N 0.75 5G 0.25")]
     [InlineData(StrandResult.Damaged, 35.0, "5N:1", null, null, null)]
-    public void A_strand_asks_for_time_first_and_then_for_one_known_step(StrandResult result, double minutes, string mix, string? rule, double? time, string? next)
+    public void A_strand_asks_for_time_first_and_then_for_one_known_step(
+        StrandResult result,
+        double minutes,
+        string mix,
+        string? rule,
+        double? time,
+        string? next
+    )
     {
         MixPart[] parts = [.. mix.Split(' ').Select(p => p.Split(':')).Select(p => new MixPart(p[0], Share.Of(Bench.Number(p[1]))))];
         var proposal = StrandAdvice.Of(result, minutes, parts, Cream, Level.Of(5));
         Assert.Equal(rule, proposal?.Rule);
         Assert.Equal(time, proposal?.Minutes?.Value);
-        Assert.Equal(next, proposal?.Mix is { } changed ? string.Join(' ', changed.Select(p => FormattableString.Invariant($"{p.Shade} {p.Share.Value:0.##}"))) : null);
+        Assert.Equal(
+            next,
+            proposal?.Mix is { } changed ? string.Join(' ', changed.Select(p => FormattableString.Invariant($"{p.Shade} {p.Share.Value:0.##}"))) : null
+        );
     }
 }

@@ -12,21 +12,21 @@ public sealed class DecisionTests
 {
     [Fact]
     public void Running_out_and_leftovers_agree_with_integrating_the_lognormal() =>
-        (from who in Gen.Enum<Who>()
-         from reckoned in Gen.Double[10, 300]
-         from level in Gen.Double[0.5, 0.98]
-         select (who, reckoned, level)).Sample(x =>
-         {
-             var hands = HandFactor.Prior(x.who);
-             double there = x.reckoned * hands.Quantile(x.level);
-             var found = OrderRisk.Of(Grams.Of(x.reckoned), hands, Grams.Of(4), Grams.Of(there + 4));
-             var use = new LogNormal(Math.Log(x.reckoned) + hands.Mean, hands.PredictiveSd);
-             double left = GaussLegendreRule.Integrate(u => (there - u) * use.Density(u), 1e-6, there, 512);
-             double missing = GaussLegendreRule.Integrate(u => (u - there) * use.Density(u), there, there * 6, 512);
-             Assert.Equal(x.level, found.Level, 6);
-             Assert.Equal(left, found.Left.Value, x.reckoned * 1e-4);
-             Assert.Equal(missing, found.Short.Value, x.reckoned * 1e-4);
-         }, iter: 300);
+        (from who in Gen.Enum<Who>() from reckoned in Gen.Double[10, 300] from level in Gen.Double[0.5, 0.98] select (who, reckoned, level)).Sample(
+            x =>
+            {
+                var hands = HandFactor.Prior(x.who);
+                double there = x.reckoned * hands.Quantile(x.level);
+                var found = OrderRisk.Of(Grams.Of(x.reckoned), hands, Grams.Of(4), Grams.Of(there + 4));
+                var use = new LogNormal(Math.Log(x.reckoned) + hands.Mean, hands.PredictiveSd);
+                double left = GaussLegendreRule.Integrate(u => (there - u) * use.Density(u), 1e-6, there, 512);
+                double missing = GaussLegendreRule.Integrate(u => (u - there) * use.Density(u), there, there * 6, 512);
+                Assert.Equal(x.level, found.Level, 6);
+                Assert.Equal(left, found.Left.Value, x.reckoned * 1e-4);
+                Assert.Equal(missing, found.Short.Value, x.reckoned * 1e-4);
+            },
+            iter: 300
+        );
 
     [Theory]
     [InlineData(9, 1, 0.90)]
@@ -69,24 +69,26 @@ public sealed class DecisionTests
 
     [Fact]
     public void A_stock_blend_weighs_every_part_at_ten_steps_or_more_and_keeps_the_shares() =>
-        (from small in Gen.Double[0.01, 0.2]
-         from take in Gen.Double[5, 80]
-         from step in Bench.Any(0.1, 0.5, 1.0)
-         select (small, take, step)).Sample(x =>
-         {
-             MixPart[] parts = [new("5N", Share.Of(1 - x.small)), new("0R", Share.Of(x.small))];
-             var stock = Stock.Of(parts, [new Portioned("main", Grams.Of(x.take)), new Portioned("strand test", Grams.Of(1.5))], Grams.Of(x.step));
-             double total = stock.Weigh.Sum(s => s.Grams.Value);
-             Assert.Equal(total, stock.Takes.Sum(t => t.Grams.Value) + stock.Over.Value, x.step / 2);
-             Assert.All(stock.Weigh, s => Assert.True(s.Grams.Value >= 10 * x.step - x.step - 1e-9));
-             Assert.InRange(stock.Weigh[1].Grams.Value / total, x.small * .9, x.small * 1.1);
-         }, iter: 2000);
+        (from small in Gen.Double[0.01, 0.2] from take in Gen.Double[5, 80] from step in Bench.Any(0.1, 0.5, 1.0) select (small, take, step)).Sample(
+            x =>
+            {
+                MixPart[] parts = [new("5N", Share.Of(1 - x.small)), new("0R", Share.Of(x.small))];
+                var stock = Stock.Of(parts, [new Portioned("main", Grams.Of(x.take)), new Portioned("strand test", Grams.Of(1.5))], Grams.Of(x.step));
+                double total = stock.Weigh.Sum(s => s.Grams.Value);
+                Assert.Equal(total, stock.Takes.Sum(t => t.Grams.Value) + stock.Over.Value, x.step / 2);
+                Assert.All(stock.Weigh, s => Assert.True(s.Grams.Value >= 10 * x.step - x.step - 1e-9));
+                Assert.InRange(stock.Weigh[1].Grams.Value / total, x.small * .9, x.small * 1.1);
+            },
+            iter: 2000
+        );
 
     [Fact]
     public void A_part_too_small_for_a_sachet_is_weighed_once_for_all_of_them()
     {
         // A fiftieth of some forty grams is 0.8 g; ten steps of 0.1 g are 1.0 g, so fifty grams of stock.
-        var p = Bench.Prescribe("house.schools={\"DO10\":\"onePair\"}; formula={\"parts\":[{\"shade\":\"5N\",\"share\":0.98},{\"shade\":\"0R\",\"share\":0.02}]}");
+        var p = Bench.Prescribe(
+            "house.schools={\"DO10\":\"onePair\"}; formula={\"parts\":[{\"shade\":\"5N\",\"share\":0.98},{\"shade\":\"0R\",\"share\":0.02}]}"
+        );
         var stock = p.Formulas[0].Stock!;
         Assert.Equal(["5N 49", "0R 1"], stock.Weigh.Select(s => $"{s.What} {s.Grams.Value}"));
         Assert.Equal(["main", "skin test", "strand test"], stock.Takes.Select(t => t.What));
@@ -117,7 +119,13 @@ public sealed class DecisionTests
         Assert.Equal(120, p.Quantity!.SendGrams.Value);
         Assert.True(p.Quantity.RunsOutShare.Value < .05, "more than was asked for");
         Assert.Contains(p.Because, b => b.Rule == "BE10");
-        Assert.Equal(2, Bench.Prescribe(OneShade.Replace("\"share\":1}", "\"share\":0.5},{\"shade\":\"6N\",\"share\":0.5}", StringComparison.Ordinal)).Formulas[0].Pairs.Count);
+        Assert.Equal(
+            2,
+            Bench
+                .Prescribe(OneShade.Replace("\"share\":1}", "\"share\":0.5},{\"shade\":\"6N\",\"share\":0.5}", StringComparison.Ordinal))
+                .Formulas[0]
+                .Pairs.Count
+        );
     }
 
     [Fact]
@@ -129,16 +137,19 @@ public sealed class DecisionTests
 
     [Fact]
     public void What_a_picture_says_is_left_never_means_that_nothing_was_used() =>
-        Bench.Cases.Sample(c =>
-        {
-            var p = Prescriber.Prescribe(c, Bench.Shelf);
-            foreach (double full in Leftover.Pictures)
+        Bench.Cases.Sample(
+            c =>
             {
-                double most = p.Quantity!.SendGrams.Value - p.Quantity.ResidueGrams.Value;
-                Assert.InRange(Leftover.Judged(p, Share.Of(full), true).Value, 0, most);
-                Assert.InRange(Leftover.Judged(p, Share.Of(full), false).Value, 0, most);
-            }
-        }, iter: 80);
+                var p = Prescriber.Prescribe(c, Bench.Shelf);
+                foreach (double full in Leftover.Pictures)
+                {
+                    double most = p.Quantity!.SendGrams.Value - p.Quantity.ResidueGrams.Value;
+                    Assert.InRange(Leftover.Judged(p, Share.Of(full), true).Value, 0, most);
+                    Assert.InRange(Leftover.Judged(p, Share.Of(full), false).Value, 0, most);
+                }
+            },
+            iter: 80
+        );
 
     [Fact]
     public void A_judged_report_and_an_old_one_move_belief_less_than_a_weighed_new_one()
@@ -156,7 +167,11 @@ public sealed class DecisionTests
     [Fact]
     public void The_learned_band_narrows_with_every_full_report()
     {
-        var hands = new Hands(Who.Alone, true, [.. Enumerable.Range(0, 6).Select(i => new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(18), false, true, i * 35))]);
+        var hands = new Hands(
+            Who.Alone,
+            true,
+            [.. Enumerable.Range(0, 6).Select(i => new UsedBefore(Grams.Of(48), Grams.Of(80), Grams.Of(4), Grams.Of(18), false, true, i * 35))]
+        );
         var sds = HandFactor.Course(hands).Select(f => f.Sd).ToList();
         Assert.Equal(7, sds.Count);
         Assert.Equal(sds.OrderDescending(), sds);
@@ -167,7 +182,9 @@ public sealed class DecisionTests
     public void Front_and_hairline_only_takes_some_twenty_grams()
     {
         // DO5, three to four weeks on: hairline, temples and a narrow front; common practice says some 20 g of mix.
-        var p = Bench.Prescribe("allZones.include=false; allZones.regrowthMm=12; allZones.greyPercent=60; zones.frontHairline={\"include\":true}; zones.leftTemple={\"include\":true}; zones.rightTemple={\"include\":true}");
+        var p = Bench.Prescribe(
+            "allZones.include=false; allZones.regrowthMm=12; allZones.greyPercent=60; zones.frontHairline={\"include\":true}; zones.leftTemple={\"include\":true}; zones.rightTemple={\"include\":true}"
+        );
         Assert.InRange(p.Quantity!.SendGrams.Value, 10, 26);
     }
 }

@@ -20,7 +20,10 @@ public sealed class HerWaysTests
         Assert.Equal(["roots", "lengths"], hers.Formulas.Select(f => f.Use));
         var said = hers.Because.Single(b => b.About == Topic.Hers);
         Assert.Equal("SV9", said.Rule);
-        Assert.All("she asked for it|Tove Marlin|1 Mar 2027|a formula of their own|the same mix".Split('|'), words => Assert.Contains(words, said.Says, StringComparison.Ordinal));
+        Assert.All(
+            "she asked for it|Tove Marlin|1 Mar 2027|a formula of their own|the same mix".Split('|'),
+            words => Assert.Contains(words, said.Says, StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -45,15 +48,30 @@ public sealed class HerWaysTests
 
     [Fact]
     public void No_way_decided_for_her_lets_a_stop_through() =>
-        (from stop in Bench.Any("client.reactions=true", "client.ageYears=12", "client.scalp=\"broken\"", "hair.lengths.history=\"metallic\"", "client.strandTest={\"daysAgo\":1,\"result\":\"damaged\"}", "client.chemicalServiceDaysAgo=3")
-         from picks in Gen.Int[0, 9].Array[Schools.Options.Count]
-         from cautions in Gen.Bool
-         select (stop, picks, cautions)).Sample(x =>
-         {
-             var ways = Schools.Options.Select((o, i) => $"{{\"rule\":\"{o.Key}\",\"way\":\"{o.Value[x.picks[i] % o.Value.Count]}\",{Tail}}}")
-                 .Concat(x.cautions ? RuleBook.All.Where(r => r.Kind == RuleKind.Caution).Select(r => $"{{\"rule\":\"{r.Id}\",\"way\":\"taken\",{Tail}}}") : []);
-             return Bench.Prescribe($"{x.stop}; house.forHer=[{string.Join(",", ways)}]").Decision == Decision.Stop;
-         }, iter: 200);
+        (
+            from stop in Bench.Any(
+                "client.reactions=true",
+                "client.ageYears=12",
+                "client.scalp=\"broken\"",
+                "hair.lengths.history=\"metallic\"",
+                "client.strandTest={\"daysAgo\":1,\"result\":\"damaged\"}",
+                "client.chemicalServiceDaysAgo=3"
+            )
+            from picks in Gen.Int[0, 9].Array[Schools.Options.Count]
+            from cautions in Gen.Bool
+            select (stop, picks, cautions)
+        ).Sample(
+            x =>
+            {
+                var ways = Schools
+                    .Options.Select((o, i) => $"{{\"rule\":\"{o.Key}\",\"way\":\"{o.Value[x.picks[i] % o.Value.Count]}\",{Tail}}}")
+                    .Concat(
+                        x.cautions ? RuleBook.All.Where(r => r.Kind == RuleKind.Caution).Select(r => $"{{\"rule\":\"{r.Id}\",\"way\":\"taken\",{Tail}}}") : []
+                    );
+                return Bench.Prescribe($"{x.stop}; house.forHer=[{string.Join(",", ways)}]").Decision == Decision.Stop;
+            },
+            iter: 200
+        );
 
     [Fact]
     public void A_reason_a_name_and_a_day_are_needed()

@@ -7,9 +7,14 @@ namespace Kitto.Core.Tests.Rules;
 
 public sealed partial class RuleBookTests
 {
-    private static readonly string[] Sources = [.. Directory.EnumerateFiles(Path.Combine(Bench.Root, "src"), "*.*", SearchOption.AllDirectories)
-        .Where(f => f.EndsWith(".cs", StringComparison.Ordinal) || f.EndsWith(".cshtml", StringComparison.Ordinal))
-        .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal)).Select(File.ReadAllText)];
+    private static readonly string[] Sources =
+    [
+        .. Directory
+            .EnumerateFiles(Path.Combine(Bench.Root, "src"), "*.*", SearchOption.AllDirectories)
+            .Where(f => f.EndsWith(".cs", StringComparison.Ordinal) || f.EndsWith(".cshtml", StringComparison.Ordinal))
+            .Where(f => !f.Contains($"{Path.DirectorySeparatorChar}obj{Path.DirectorySeparatorChar}", StringComparison.Ordinal))
+            .Select(File.ReadAllText),
+    ];
 
     [Fact]
     public void Every_rule_of_the_book_is_named_by_the_code_that_does_it()
@@ -22,8 +27,13 @@ public sealed partial class RuleBookTests
 
     [Fact]
     public void Every_rule_the_engine_names_is_in_the_book() =>
-        Bench.Cases.Sample(c => Prescriber.Prescribe(c, Bench.Shelf) is var p
-            && p.Because.All(b => RuleBook.Find(b.Rule) is not null) && p.Advice.SelectMany(a => a.Because).All(id => RuleBook.Find(id) is not null), iter: 100);
+        Bench.Cases.Sample(
+            c =>
+                Prescriber.Prescribe(c, Bench.Shelf) is var p
+                && p.Because.All(b => RuleBook.Find(b.Rule) is not null)
+                && p.Advice.SelectMany(a => a.Because).All(id => RuleBook.Find(id) is not null),
+            iter: 100
+        );
 
     [Fact]
     public void The_book_is_whole()
@@ -31,7 +41,10 @@ public sealed partial class RuleBookTests
         Assert.Equal(RuleBook.All.Count, RuleBook.All.Select(r => r.Id).Distinct().Count());
         Assert.All(RuleBook.All, r => Assert.Matches("^(RD|SV|SH|DV|DO|BE|AP|TM|AF|OU|SA)[0-9]{1,2}$", r.Id));
         Assert.All(RuleBook.All, r => Assert.True(r.Says.Length > 20 && r.Area.Length > 3));
-        Assert.All(RuleBook.All.Where(r => r.Options is not null), r => Assert.True(r.Because!.Length > 10 && r.Options!.Count >= 2 && r.Options.Select(o => o.Name).Distinct().Count() == r.Options.Count));
+        Assert.All(
+            RuleBook.All.Where(r => r.Options is not null),
+            r => Assert.True(r.Because!.Length > 10 && r.Options!.Count >= 2 && r.Options.Select(o => o.Name).Distinct().Count() == r.Options.Count)
+        );
         Assert.Equal(17, Schools.Options.Count);
     }
 

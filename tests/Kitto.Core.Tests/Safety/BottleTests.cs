@@ -7,10 +7,17 @@ namespace Kitto.Core.Tests.Safety;
 /// <summary>The bottle is judged, not the wish; a line is judged as a whole; no input ends the process or slips a strength through.</summary>
 public sealed class BottleTests
 {
-    private static string Line(string kind, string developers, string shades, string more = "") => $$"""
-        {"kitto":"line/1","id":"own","name":"Own","kind":"{{kind}}","thickness":"cream","developerPerColour":1,"developers":[{{string.Join(",", developers.Split(' ').Select(v => $"{{\"volume\":{v.TrimEnd('c')},\"chairOnly\":{(v.EndsWith('c') ? "true" : "false")}}}"))}}],
-         "processMinutes":35,"processMin":25,"processMax":45,"workingLifeMinutes":30,"longestContactMinutes":60,"tubeGrams":60,"shades":[{{string.Join(",", shades.Split(' ').Select(s => $"\"{s}\""))}}]{{more}}}
-        """;
+    private static string Line(string kind, string developers, string shades, string more = "") =>
+        $$"""
+            {"kitto":"line/1","id":"own","name":"Own","kind":"{{kind}}","thickness":"cream","developerPerColour":1,"developers":[{{string.Join(
+                ",",
+                developers.Split(' ').Select(v => $"{{\"volume\":{v.TrimEnd('c')},\"chairOnly\":{(v.EndsWith('c') ? "true" : "false")}}}")
+            )}}],
+             "processMinutes":35,"processMin":25,"processMax":45,"workingLifeMinutes":30,"longestContactMinutes":60,"tubeGrams":60,"shades":[{{string.Join(
+                ",",
+                shades.Split(' ').Select(s => $"\"{s}\"")
+            )}}]{{more}}}
+            """;
 
     [Theory]
     [InlineData("permanent", "30 40", false)]
@@ -33,7 +40,10 @@ public sealed class BottleTests
         Assert.Equal((kit, kit), (strongest <= 20, p.Decision == Decision.Kit));
         Assert.Equal(kit ? 0 : 2, p.Because.Count(b => b.About == Topic.Salon && b.Rule is "SA7" or "SA11"));
         // What is forecast and said is the bottle's strength too.
-        Assert.All(p.Formulas, f => Assert.Equal(f.Developer.Volume.Value, f.Developer.Blend.Sum(b => b.Volume.Value * b.Grams.Value) / f.Developer.Grams.Value, 1));
+        Assert.All(
+            p.Formulas,
+            f => Assert.Equal(f.Developer.Volume.Value, f.Developer.Blend.Sum(b => b.Volume.Value * b.Grams.Value) / f.Developer.Grams.Value, 1)
+        );
     }
 
     [Fact]
@@ -117,10 +127,22 @@ public sealed class BottleTests
     [Fact]
     public void The_judge_of_that_run_sees_what_it_is_there_for()
     {
-        string Answer(string decision, double volume, string shade, double grams) => $$"""
-            {"decision":"{{decision}}","formulas":[{"parts":[{"shade":"{{shade}}"}],"mixGrams":{{grams}},"developer":{"volume":10,"blend":[{"volume":{{volume}} }] } }] }
-            """;
-        foreach (string bad in (string[])[Answer("kit", 30, "5N", 50), Answer("kit", 20, "LT", 50), Answer("kit", 20, "5N", 0), "{\"decision\":\"kit\",\"formulas\":[]}", "{", "{\"error\":{\"fields\":[]}}", Answer("kit", 20, "5N", 50).Replace("50", "\"NaN\"", StringComparison.Ordinal)])
+        string Answer(string decision, double volume, string shade, double grams) =>
+            $$"""
+                {"decision":"{{decision}}","formulas":[{"parts":[{"shade":"{{shade}}"}],"mixGrams":{{grams}},"developer":{"volume":10,"blend":[{"volume":{{volume}} }] } }] }
+                """;
+        foreach (
+            string bad in (string[])
+                [
+                    Answer("kit", 30, "5N", 50),
+                    Answer("kit", 20, "LT", 50),
+                    Answer("kit", 20, "5N", 0),
+                    "{\"decision\":\"kit\",\"formulas\":[]}",
+                    "{",
+                    "{\"error\":{\"fields\":[]}}",
+                    Answer("kit", 20, "5N", 50).Replace("50", "\"NaN\"", StringComparison.Ordinal),
+                ]
+        )
         {
             var judged = new Judged();
             judged.Look("", bad);

@@ -11,15 +11,16 @@ public sealed class ConsultationTests
 
     private static readonly Consultation Plain = new(new DateOnly(1980, 1, 1), false, false, false, Scalp.Sound, [], false, [], "");
 
-    private static Consultation With(string rule) => rule switch
-    {
-        "SA1" => Plain with { Reactions = true },
-        "SA2" => Plain with { BirthDate = Today.AddYears(-16).AddDays(1) },
-        "SA3" => Plain with { Conditions = ["freshPiercing"] },
-        "SA4" => Plain with { PutOn = [new Remembered(new RoughDate(2026, null, null), Treatment.Henna)] },
-        "SA9" => Plain with { PutOn = [new Remembered(new RoughDate(2027, 2, null), Treatment.Straightened)] },
-        _ => throw new ArgumentOutOfRangeException(nameof(rule)),
-    };
+    private static Consultation With(string rule) =>
+        rule switch
+        {
+            "SA1" => Plain with { Reactions = true },
+            "SA2" => Plain with { BirthDate = Today.AddYears(-16).AddDays(1) },
+            "SA3" => Plain with { Conditions = ["freshPiercing"] },
+            "SA4" => Plain with { PutOn = [new Remembered(new RoughDate(2026, null, null), Treatment.Henna)] },
+            "SA9" => Plain with { PutOn = [new Remembered(new RoughDate(2027, 2, null), Treatment.Straightened)] },
+            _ => throw new ArgumentOutOfRangeException(nameof(rule)),
+        };
 
     [Theory]
     [InlineData("SA1")]
@@ -48,21 +49,27 @@ public sealed class ConsultationTests
     [Fact]
     public void Answers_written_read_back_to_the_same()
     {
-        var gen = from born in Gen.Int[1, 30000]
-                  from yes in Gen.Bool.Array[4]
-                  from scalp in Gen.Enum<Scalp>()
-                  from ticks in Gen.Shuffle(Conditions.Known.Keys.ToArray(), 0, 5)
-                  from put in (from year in Gen.Int[1950, 2026]
-                               from month in Gen.Int[0, 12]
-                               from day in Gen.Int[0, 28]
-                               from what in Gen.Enum<Treatment>()
-                               select new Remembered(new RoughDate(year, month == 0 ? null : month, month == 0 || day == 0 ? null : day), what)).List[0, 8]
-                  select new Consultation(new DateOnly(1930, 1, 1).AddDays(born), yes[0], yes[1], yes[2], scalp, ticks, yes[3], put, "some \"words\"");
-        gen.Sample(told =>
-        {
-            var (back, errors) = ConsultationReader.Read(ConsultationReader.Write(told), Today);
-            return errors.Count == 0 && ConsultationReader.Write(back!) == ConsultationReader.Write(told) && !back!.Changes(told).Any();
-        }, iter: 300);
+        var gen =
+            from born in Gen.Int[1, 30000]
+            from yes in Gen.Bool.Array[4]
+            from scalp in Gen.Enum<Scalp>()
+            from ticks in Gen.Shuffle(Conditions.Known.Keys.ToArray(), 0, 5)
+            from put in (
+                from year in Gen.Int[1950, 2026]
+                from month in Gen.Int[0, 12]
+                from day in Gen.Int[0, 28]
+                from what in Gen.Enum<Treatment>()
+                select new Remembered(new RoughDate(year, month == 0 ? null : month, month == 0 || day == 0 ? null : day), what)
+            ).List[0, 8]
+            select new Consultation(new DateOnly(1930, 1, 1).AddDays(born), yes[0], yes[1], yes[2], scalp, ticks, yes[3], put, "some \"words\"");
+        gen.Sample(
+            told =>
+            {
+                var (back, errors) = ConsultationReader.Read(ConsultationReader.Write(told), Today);
+                return errors.Count == 0 && ConsultationReader.Write(back!) == ConsultationReader.Write(told) && !back!.Changes(told).Any();
+            },
+            iter: 300
+        );
     }
 
     [Theory]
@@ -115,7 +122,9 @@ public sealed class ConsultationTests
 
     private static Prescription Prescribe(string timeline, double lengthCm, string history = "")
     {
-        string json = Case.Replace("LENGTH", lengthCm.ToString(System.Globalization.CultureInfo.InvariantCulture)).Replace("HISTORY", history.Length == 0 ? "" : $",\"history\":\"{history}\"").Replace("TIMELINE", timeline);
+        string json = Case.Replace("LENGTH", lengthCm.ToString(System.Globalization.CultureInfo.InvariantCulture))
+            .Replace("HISTORY", history.Length == 0 ? "" : $",\"history\":\"{history}\"")
+            .Replace("TIMELINE", timeline);
         var (found, errors) = CaseReader.Read(json, Kitto.Tests.Project.Shelf);
         Assert.Empty(errors);
         return Prescriber.Prescribe(found!, Kitto.Tests.Project.Shelf);

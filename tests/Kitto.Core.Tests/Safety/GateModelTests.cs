@@ -26,23 +26,29 @@ public sealed class GateModelTests
     public void In_a_hundred_thousand_lives_nothing_stopped_is_open_no_reaction_is_lost_and_colour_on_the_head_is_seen_through()
     {
         // (Counted, so that the lives are known to come where it matters.)
-        Lives.Sample(acts =>
-        {
-            var life = new Life();
-            var seen = new HashSet<string>();
-            foreach (var act in acts)
+        Lives.Sample(
+            acts =>
             {
-                life.Do(act);
-                seen.Add(life.Check(life.Now));
-                seen.Add(life.Check(life.Now.AddMinutes(20)));
-            }
+                var life = new Life();
+                var seen = new HashSet<string>();
+                foreach (var act in acts)
+                {
+                    life.Do(act);
+                    seen.Add(life.Check(life.Now));
+                    seen.Add(life.Check(life.Now.AddMinutes(20)));
+                }
 
-            foreach (string state in seen)
-            {
-                Reached.AddOrUpdate(state, 1, (_, n) => n + 1);
-            }
-        }, iter: 100_000);
-        Assert.All(["Locked", "Open", "SeeThrough", "RinseNow", "Stopped"], state => Assert.True(Reached.GetValueOrDefault(state) > 3_000, $"only {Reached.GetValueOrDefault(state)} lives came to {state}"));
+                foreach (string state in seen)
+                {
+                    Reached.AddOrUpdate(state, 1, (_, n) => n + 1);
+                }
+            },
+            iter: 100_000
+        );
+        Assert.All(
+            ["Locked", "Open", "SeeThrough", "RinseNow", "Stopped"],
+            state => Assert.True(Reached.GetValueOrDefault(state) > 3_000, $"only {Reached.GetValueOrDefault(state)} lives came to {state}")
+        );
     }
 
     /// <summary>How many lives came to each state.</summary>
@@ -50,7 +56,17 @@ public sealed class GateModelTests
 
     private static readonly Act[] Led =
     [
-        new(0, 0, 1, false), new(1, 0, 1, false), new(2, 0, 50, false), new(2, 1, .1, false), new(4, 1, 48.5, false), new(5, 3, .1, false), new(6, 1, 1, false), new(10, 0, 2, false), new(12, 0, .1, false), new(12, 1, .1, false), new(13, 3, .2, false),
+        new(0, 0, 1, false),
+        new(1, 0, 1, false),
+        new(2, 0, 50, false),
+        new(2, 1, .1, false),
+        new(4, 1, 48.5, false),
+        new(5, 3, .1, false),
+        new(6, 1, 1, false),
+        new(10, 0, 2, false),
+        new(12, 0, .1, false),
+        new(12, 1, .1, false),
+        new(13, 3, .2, false),
     ];
 
     /// <summary>Three in four are led up to somewhere on the way by someone who does all right, and then go on at random.</summary>
@@ -73,8 +89,16 @@ public sealed class GateModelTests
         private readonly List<Guid> stops = [];
         private readonly HashSet<Guid> corrected = [];
         private int reactions;
-        private bool anyStop, over, young, closed;
-        private DateTime? released, news, started, stroke, heard, ended;
+        private bool anyStop,
+            over,
+            young,
+            closed;
+        private DateTime? released,
+            news,
+            started,
+            stroke,
+            heard,
+            ended;
 
         public DateTime Now { get; private set; } = Begin;
 
@@ -95,7 +119,12 @@ public sealed class GateModelTests
                     break;
                 case 2 or 3:
                     // Now, or dated back by as much as the kit has been away and more.
-                    var at = act.Which switch { 0 or 1 => Now, 2 => Now.AddHours(-49), _ => Now.AddDays(-3) };
+                    var at = act.Which switch
+                    {
+                        0 or 1 => Now,
+                        2 => Now.AddHours(-49),
+                        _ => Now.AddDays(-3),
+                    };
                     Take(act, KitLife.PutOn(record, kit, line, at, who), () => on.Add((line, at, who.Id)));
                     break;
                 case 4 or 5 when on.Count > 0:
@@ -119,7 +148,20 @@ public sealed class GateModelTests
                     Tell(act, new RunLine(who.Id, RunWord.Start, 0, act.Which == 3 && !(words.Count > 0 && words.Max(w => w.At) > then) ? then : Now));
                     break;
                 case 12 or 13:
-                    Tell(act, new RunLine(who.Id, RunWord.Step, act.Which switch { 0 => 2, 1 or 2 => 3, _ => 4 }, Now));
+                    Tell(
+                        act,
+                        new RunLine(
+                            who.Id,
+                            RunWord.Step,
+                            act.Which switch
+                            {
+                                0 => 2,
+                                1 or 2 => 3,
+                                _ => 4,
+                            },
+                            Now
+                        )
+                    );
                     break;
                 case 14:
                     Tell(act, new RunLine(who.Id, act.Which == 0 ? RunWord.End : RunWord.Step, act.Which == 0 ? 0 : 8, Now));
@@ -128,7 +170,11 @@ public sealed class GateModelTests
                     Take(act, KitLife.React(who, kit.Id, "it burns"), () => reactions++);
                     break;
                 case 17:
-                    Take(act, KitLife.Found([new Because("SA3", "The scalp is broken.", Topic.Stop)], act.Which == 0, "answers:1", who), () => news = act.Which == 0 ? Now : news);
+                    Take(
+                        act,
+                        KitLife.Found([new Because("SA3", "The scalp is broken.", Topic.Stop)], act.Which == 0, "answers:1", who),
+                        () => news = act.Which == 0 ? Now : news
+                    );
                     break;
                 case 18:
                     Take(act, KitLife.Found([], true, "answers:2", who), () => news = Now);
@@ -193,7 +239,12 @@ public sealed class GateModelTests
                     break;
             }
 
-            closed = word.Word switch { RunWord.End => started is not null, RunWord.Start => closed && ended is not null, _ => closed };
+            closed = word.Word switch
+            {
+                RunWord.End => started is not null,
+                RunWord.Start => closed && ended is not null,
+                _ => closed,
+            };
         }
 
         /// <summary>Compares the gate with the notebook.</summary>
@@ -227,8 +278,12 @@ public sealed class GateModelTests
 
         private bool MayOpen(DateTime moment)
         {
-            bool skin = Lines.All(line => on.Where(t => t.Line == line && t.At >= (news ?? DateTime.MinValue)).OrderBy(t => t.At).LastOrDefault() is { Line: not null } last
-                && clear.TryGetValue(last.Id, out var said) && (said - last.At).TotalHours >= 48 && (moment - last.At).TotalDays <= 14);
+            bool skin = Lines.All(line =>
+                on.Where(t => t.Line == line && t.At >= (news ?? DateTime.MinValue)).OrderBy(t => t.At).LastOrDefault() is { Line: not null } last
+                && clear.TryGetValue(last.Id, out var said)
+                && (said - last.At).TotalHours >= 48
+                && (moment - last.At).TotalDays <= 14
+            );
             var lastBad = strands.LastOrDefault(s => !s.Right).At;
             return kit.PostedAt is not null && !over && skin && strands.Count > 0 && strands[^1].Right && (lastBad == default || released > lastBad);
         }

@@ -32,10 +32,22 @@ public sealed class HoldsTests
     [InlineData("client.strandTest={\"daysAgo\":1,\"result\":\"right\",\"minutes\":35}", StrandState.Clear)]
     [InlineData("client.strandTest={\"daysAgo\":1,\"result\":\"tooDark\"}", StrandState.Required)]
     [InlineData("client.strandTest={\"daysAgo\":1,\"result\":\"damaged\"}", StrandState.Failed)]
-    [InlineData("client.firstKit=false; last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}],\"developerVolume\":20}}", StrandState.Offered)]
-    [InlineData("client.firstKit=false; last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}],\"developerVolume\":10}}", StrandState.Required)]
-    [InlineData("client.firstKit=false; last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}],\"developerVolume\":20},\"outcome\":{\"depth\":\"tooDark\"}}", StrandState.Required)]
-    [InlineData("client.firstKit=true; last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}],\"developerVolume\":20}}", StrandState.Required)]
+    [InlineData(
+        "client.firstKit=false; last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}],\"developerVolume\":20}}",
+        StrandState.Offered
+    )]
+    [InlineData(
+        "client.firstKit=false; last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}],\"developerVolume\":10}}",
+        StrandState.Required
+    )]
+    [InlineData(
+        "client.firstKit=false; last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}],\"developerVolume\":20},\"outcome\":{\"depth\":\"tooDark\"}}",
+        StrandState.Required
+    )]
+    [InlineData(
+        "client.firstKit=true; last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}],\"developerVolume\":20}}",
+        StrandState.Required
+    )]
     [InlineData("client.firstKit=false; formula={\"parts\":[{\"shade\":\"5N\",\"share\":1}]}", StrandState.Offered)]
     [InlineData("client.firstKit=false", StrandState.Required)]
     public void A_strand_test_is_needed_for_a_first_kit_or_a_changed_formula(string facts, StrandState state)

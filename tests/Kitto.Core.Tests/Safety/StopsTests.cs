@@ -56,18 +56,26 @@ public sealed class StopsTests
 
     [Fact]
     public void No_house_setting_service_line_or_given_formula_lets_a_stop_through() =>
-        (from stop in Bench.Any([.. StopFacts.Select(r => (string)r.Data.Item1)])
-         from service in Gen.Enum<Service>()
-         from line in Bench.Any("lantern-cream", "lantern-lift", "halyard-demi", "tidewash-gloss")
-         from schools in Gen.Int[0, 4].Array[Schools.Options.Count]
-         from given in Gen.Bool
-         select (stop, service, line, schools, given)).Sample(x =>
-         {
-             string chosen = string.Join(",", Schools.Options.Select((o, i) => $"\"{o.Key}\":\"{o.Value[x.schools[i] % o.Value.Count]}\""));
-             string formula = x.given ? "; line=\"lantern-cream\"; formula={\"parts\":[{\"shade\":\"6N\",\"share\":1}],\"developerVolume\":10}" : $"; line=\"{x.line}\"";
-             string service = x.given ? "rootTouchUp" : Json.Name(x.service);
-             return Bench.Prescribe($"{x.stop}; goal.service=\"{service}\"; house.serviceLevel=0.98; house.schools={{{chosen}}}{formula}").Decision == Decision.Stop;
-         }, iter: 400);
+        (
+            from stop in Bench.Any([.. StopFacts.Select(r => (string)r.Data.Item1)])
+            from service in Gen.Enum<Service>()
+            from line in Bench.Any("lantern-cream", "lantern-lift", "halyard-demi", "tidewash-gloss")
+            from schools in Gen.Int[0, 4].Array[Schools.Options.Count]
+            from given in Gen.Bool
+            select (stop, service, line, schools, given)
+        ).Sample(
+            x =>
+            {
+                string chosen = string.Join(",", Schools.Options.Select((o, i) => $"\"{o.Key}\":\"{o.Value[x.schools[i] % o.Value.Count]}\""));
+                string formula = x.given
+                    ? "; line=\"lantern-cream\"; formula={\"parts\":[{\"shade\":\"6N\",\"share\":1}],\"developerVolume\":10}"
+                    : $"; line=\"{x.line}\"";
+                string service = x.given ? "rootTouchUp" : Json.Name(x.service);
+                return Bench.Prescribe($"{x.stop}; goal.service=\"{service}\"; house.serviceLevel=0.98; house.schools={{{chosen}}}{formula}").Decision
+                    == Decision.Stop;
+            },
+            iter: 400
+        );
 
     [Theory]
     [InlineData("goal.service=\"lighten\"", "SA8")]

@@ -12,12 +12,26 @@ public sealed class CatalogueTests
     [InlineData("tidewash-gloss", LineKind.Gloss, Thickness.Liquid, 1, "6", 15, 1, 20, 20, 35, 26)]
     [InlineData("breakwater", LineKind.Lightener, Thickness.Cream, 2, "20 30c", 45, 0, 45, 45, 50, 1)]
     public void The_demo_lines_are_as_the_contract_lists_them(
-        string id, LineKind kind, Thickness thickness, double ratio, string developers, double process, double min, double max, double life, double longest, int shades)
+        string id,
+        LineKind kind,
+        Thickness thickness,
+        double ratio,
+        string developers,
+        double process,
+        double min,
+        double max,
+        double life,
+        double longest,
+        int shades
+    )
     {
         var line = Bench.Shelf.Find(id)!;
         Assert.Equal((kind, thickness, ratio), (line.Kind, line.Thickness, line.DeveloperPerColour));
         Assert.Equal(developers, string.Join(" ", line.Developers.Select(d => $"{d.Volume.Value}{(d.ChairOnly ? "c" : "")}")));
-        Assert.Equal((process, min, max, life, longest), (line.Process.Value, line.ProcessMin.Value, line.ProcessMax.Value, line.WorkingLife.Value, line.LongestContact.Value));
+        Assert.Equal(
+            (process, min, max, life, longest),
+            (line.Process.Value, line.ProcessMin.Value, line.ProcessMax.Value, line.WorkingLife.Value, line.LongestContact.Value)
+        );
         Assert.Equal(shades, line.Shades.Count);
         Assert.Equal(shades, line.Shades.Select(s => s.Code).Distinct().Count());
     }
@@ -48,7 +62,14 @@ public sealed class CatalogueTests
     public void A_wrong_line_file_is_refused_with_file_field_and_range()
     {
         string good = File.ReadAllText(Path.Combine(Bench.Root, "data", "catalogue", "halyard-demi.json"));
-        var thrown = Assert.Throws<FormatException>(() => CatalogueReader.Read([("mine.json", good.Replace("\"processMin\": 20", "\"processMin\": 200", StringComparison.Ordinal).Replace("\"9B\"", "\"9Q\"", StringComparison.Ordinal))]));
+        var thrown = Assert.Throws<FormatException>(() =>
+            CatalogueReader.Read([
+                (
+                    "mine.json",
+                    good.Replace("\"processMin\": 20", "\"processMin\": 200", StringComparison.Ordinal).Replace("\"9B\"", "\"9Q\"", StringComparison.Ordinal)
+                ),
+            ])
+        );
         Assert.Contains("mine.json", thrown.Message, StringComparison.Ordinal);
         Assert.Contains("processMin is 200", thrown.Message, StringComparison.Ordinal);
         Assert.Contains("0 to 120", thrown.Message, StringComparison.Ordinal);

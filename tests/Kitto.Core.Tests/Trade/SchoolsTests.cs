@@ -26,12 +26,19 @@ public sealed class SchoolsTests
     [Theory]
     [MemberData(nameof(Ways))]
     public void Every_way_of_every_school_changes_something_on_an_ordinary_head(string rule, string way) =>
-        Assert.True(Heads.Any(head => All($"{head}; house.schools={{\"{rule}\":\"{way}\"}}") != All(head)), $"{rule} {way} does nothing on any of {Heads.Length} heads");
+        Assert.True(
+            Heads.Any(head => All($"{head}; house.schools={{\"{rule}\":\"{way}\"}}") != All(head)),
+            $"{rule} {way} does nothing on any of {Heads.Length} heads"
+        );
 
     [Fact]
     public void Every_school_of_the_book_is_one_enum_with_the_same_ways_in_the_same_order()
     {
-        var enums = typeof(Schools).Assembly.GetTypes().Select(t => (Type: t, t.GetCustomAttribute<SchoolAttribute>()?.Rule)).Where(t => t.Rule is not null).ToList();
+        var enums = typeof(Schools)
+            .Assembly.GetTypes()
+            .Select(t => (Type: t, t.GetCustomAttribute<SchoolAttribute>()?.Rule))
+            .Where(t => t.Rule is not null)
+            .ToList();
         Assert.Equal(Schools.Options.Keys.Order(), enums.Select(e => e.Rule!).Order());
         Assert.All(enums, e => Assert.Equal(Schools.Options[e.Rule!], Enum.GetNames(e.Type).Select(JsonNamingPolicy.CamelCase.ConvertName)));
     }
@@ -42,7 +49,13 @@ public sealed class SchoolsTests
     [InlineData("allZones.greyPercent=60; allZones.resistant=true", "Comb the root once, away from the coloured hair.")]
     [InlineData("", null)]
     public void A_house_that_combs_permanent_colour_through_never_drags_it_over_the_line(string head, string? says) =>
-        Assert.Equal(says, Guide($"{head}; house.schools={{\"AP12\":\"through\"}}").Steps.Where(s => s.Kind == StepKind.Paint).SelectMany(s => s.Lines).FirstOrDefault(l => l.StartsWith("Comb", StringComparison.Ordinal)));
+        Assert.Equal(
+            says,
+            Guide($"{head}; house.schools={{\"AP12\":\"through\"}}")
+                .Steps.Where(s => s.Kind == StepKind.Paint)
+                .SelectMany(s => s.Lines)
+                .FirstOrDefault(l => l.StartsWith("Comb", StringComparison.Ordinal))
+        );
 
     private static Guide Guide(string facts)
     {

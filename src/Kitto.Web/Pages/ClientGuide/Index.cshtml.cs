@@ -49,17 +49,18 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
     public bool Forgotten => Open!.Run.Forgotten(clock.GetUtcNow().UtcDateTime);
 
     /// <summary>Which part of the page she is in: by the gate, and nothing else.</summary>
-    public string Part => Open switch
-    {
-        null => "closed",
-        { Verdict.RinseNow: true } => "rinse",
-        { Verdict.State: GateState.SeeThrough } => "doing",
-        { Verdict.State: GateState.Stopped } => "stopped",
-        { Outcome: not null } => "reported",
-        { Verdict.State: GateState.Open } => "reading",
-        { } open when open.Verdict.Has(LockKind.Over) => "over",
-        _ => "tests",
-    };
+    public string Part =>
+        Open switch
+        {
+            null => "closed",
+            { Verdict.RinseNow: true } => "rinse",
+            { Verdict.State: GateState.SeeThrough } => "doing",
+            { Verdict.State: GateState.Stopped } => "stopped",
+            { Outcome: not null } => "reported",
+            { Verdict.State: GateState.Open } => "reading",
+            { } open when open.Verdict.Has(LockKind.Over) => "over",
+            _ => "tests",
+        };
 
     /// <summary>Whether the report is asked for: not while colour is on the head.</summary>
     public bool AsksReport => Open is { MayReport: true, Outcome: null } && Part is "reading" or "tests" or "over" || Typed.ContainsKey("appliedOn");
@@ -110,8 +111,15 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
         }
 
         var on = test ?? Open!.Tests.Skin.Select(s => s.On?.Id).FirstOrDefault();
-        return result != "clear" ? Again(null, "Say how the place is.")
-            : await Take(await commands.Say(Open!.Kit, (record, kit) => KitLife.SkinClear(record, kit, on ?? Guid.Empty, Who()), picture is null || on is null ? null : (on.Value, picture, clock.GetUtcNow().UtcDateTime)));
+        return result != "clear"
+            ? Again(null, "Say how the place is.")
+            : await Take(
+                await commands.Say(
+                    Open!.Kit,
+                    (record, kit) => KitLife.SkinClear(record, kit, on ?? Guid.Empty, Who()),
+                    picture is null || on is null ? null : (on.Value, picture, clock.GetUtcNow().UtcDateTime)
+                )
+            );
     }
 
     public async Task<IActionResult> OnPostStrand(string token, string? result, string? minutes, IFormFile? photo)
@@ -136,7 +144,13 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
         }
 
         var who = Who();
-        return await Take(await commands.Say(Open!.Kit, (record, kit) => KitLife.Strand(record, kit, came, number ? took : null, who), picture is null ? null : (who.Id, picture, who.Now)));
+        return await Take(
+            await commands.Say(
+                Open!.Kit,
+                (record, kit) => KitLife.Strand(record, kit, came, number ? took : null, who),
+                picture is null ? null : (who.Id, picture, who.Now)
+            )
+        );
     }
 
     /// <summary>She starts now: gloves on, nothing mixed. Reading has told nothing; from here on steps count.</summary>
@@ -146,8 +160,7 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
     public async Task<IActionResult> OnPostEnd(string token) => await Tell(token, RunWord.End);
 
     /// <summary>Where the run stands: for a reload, another device, or the next moment.</summary>
-    public async Task<IActionResult> OnGetRun(string token) =>
-        await Load(token) ? new JsonResult(run.Stand(Open!, Part)) : Page410();
+    public async Task<IActionResult> OnGetRun(string token) => await Load(token) ? new JsonResult(run.Stand(Open!, Part)) : Page410();
 
     /// <summary>Words of the run as they were done, however late they come.</summary>
     public async Task<IActionResult> OnPostRun(string token, string? steps)
@@ -196,7 +209,13 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
         }
 
         var report = Open!.MayReport && Open.Outcome is null ? ReportForm.Read(Open, Typed, Wrong, Today, clock.GetUtcNow().UtcDateTime) : null;
-        var felt = reacted ? KitLife.React(Who(), Open.Kit.Id, $"in the report of a kit{(Typed.GetValueOrDefault("note", "").Trim() is { Length: > 0 } note ? ": " + note : "")}") : null;
+        var felt = reacted
+            ? KitLife.React(
+                Who(),
+                Open.Kit.Id,
+                $"in the report of a kit{(Typed.GetValueOrDefault("note", "").Trim() is { Length: > 0 } note ? ": " + note : "")}"
+            )
+            : null;
         string? refused = report is not null || felt is not null ? await commands.Report(Open.Kit, report, felt) : null;
         if (report is not null && refused is null)
         {
@@ -209,7 +228,11 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
             await Load(token);
         }
 
-        return Open.Outcome is { } earlier ? Again(null, $"This kit was reported on {Open.Studio.Local(earlier.ReportedAt):d MMM, HH:mm}. Your colourist has that report; call if it was wrong.")
+        return Open.Outcome is { } earlier
+                ? Again(
+                    null,
+                    $"This kit was reported on {Open.Studio.Local(earlier.ReportedAt):d MMM, HH:mm}. Your colourist has that report; call if it was wrong."
+                )
             : refused is not null ? Again(null, refused)
             : !Open.MayReport ? Again(null, "A report is taken once both tests are clear.")
             : Page();
@@ -224,13 +247,23 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
 
         var who = Who();
         int taken = await run.Tell(Open!, [new RunLine(who.Id, word, 0, who.Now)]);
-        return taken > 0 || Part == "doing" ? Redirect($"/g/{Token}") : Again(null, word == RunWord.Start ? "This kit is not open now. What stands below says why." : "Nothing is running.");
+        return taken > 0 || Part == "doing"
+            ? Redirect($"/g/{Token}")
+            : Again(null, word == RunWord.Start ? "This kit is not open now. What stands below says why." : "Nothing is running.");
     }
 
     /// <summary>The moment her phone says, with its offset; else what was typed, on the studio's clock.</summary>
     private DateTime? Instant(string? moment, string? typed) =>
-        DateTimeOffset.TryParseExact(moment, ["yyyy-MM-ddTHH:mm:sszzz", "yyyy-MM-ddTHH:mmzzz"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var instant) ? instant.UtcDateTime
-        : DateTime.TryParseExact(typed, "yyyy-MM-ddTHH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out var local) && local.Year is > 2000 and < 2200 ? Open!.Studio.Utc(local)
+        DateTimeOffset.TryParseExact(
+            moment,
+            ["yyyy-MM-ddTHH:mm:sszzz", "yyyy-MM-ddTHH:mmzzz"],
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.None,
+            out var instant
+        )
+            ? instant.UtcDateTime
+        : DateTime.TryParseExact(typed, "yyyy-MM-ddTHH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out var local) && local.Year is > 2000 and < 2200
+            ? Open!.Studio.Utc(local)
         : null;
 
     /// <summary>What was posted; nothing where it was no form.</summary>
@@ -246,7 +279,12 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
         }
 
         string Local(DateTime at) => Open!.Studio.Local(at).ToString("ddd d MMM, HH:mm");
-        string range = (refused.From, refused.To) switch { ({ } from, { } to) => $" Allowed: {Local(from)} to {Local(to)}.", ({ } from, null) => $" From {Local(from)} on.", _ => "" };
+        string range = (refused.From, refused.To) switch
+        {
+            ({ } from, { } to) => $" Allowed: {Local(from)} to {Local(to)}.",
+            ({ } from, null) => $" From {Local(from)} on.",
+            _ => "",
+        };
         await Load(Token);
         return Again(refused.Field.Length > 0 ? refused.Field : null, refused.Says + range);
     }

@@ -31,7 +31,8 @@ public sealed class AnswersModel(CaseBuilder cases, Answers answers, Consultatio
     public IReadOnlyList<(Question Question, string Before, string Now)> Changes =>
         Record is { Told: { } told, ToldBefore: { } before } ? [.. told.Changes(ConsultationReader.Kept(before.Document))] : [];
 
-    public IReadOnlyList<(Remembered Put, PutOn Seen)> Timeline => Record.Told is { } told ? [.. told.PutOn.Zip(told.Timeline(Record.Today)).OrderBy(p => p.Second.DaysAgo)] : [];
+    public IReadOnlyList<(Remembered Put, PutOn Seen)> Timeline =>
+        Record.Told is { } told ? [.. told.PutOn.Zip(told.Timeline(Record.Today)).OrderBy(p => p.Second.DaysAgo)] : [];
 
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
 

@@ -39,7 +39,15 @@ public sealed class ClientInput
         }
 
         string email = (Email ?? "").Trim();
-        if (email.Length > 0 && (email.Length > 254 || !MimeKit.MailboxAddress.TryParse(email, out var parsed) || parsed.Address != email || !email.Contains('@', StringComparison.Ordinal)))
+        if (
+            email.Length > 0
+            && (
+                email.Length > 254
+                || !MimeKit.MailboxAddress.TryParse(email, out var parsed)
+                || parsed.Address != email
+                || !email.Contains('@', StringComparison.Ordinal)
+            )
+        )
         {
             Errors["Email"] = "One address such as name@example.org, at most 254 characters; or leave it empty.";
         }

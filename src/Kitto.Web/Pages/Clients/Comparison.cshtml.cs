@@ -50,7 +50,12 @@ public sealed class ComparisonModel(CaseBuilder cases, Drafts drafts) : PageMode
         All =
         [
             (Sitting, "the sitting as it stands"),
-            .. record.Prescriptions.Select(p => (p.Id.ToString(), $"{record.Studio.Local(p.SignedAt):d MMM yyyy HH:mm}, {(p.KitNumber is { } n ? $"kit {n}" : p.Decision == "stop" ? "stop" : "for the salon")}")),
+            .. record.Prescriptions.Select(p =>
+                (
+                    p.Id.ToString(),
+                    $"{record.Studio.Local(p.SignedAt):d MMM yyyy HH:mm}, {(p.KitNumber is { } n ? $"kit {n}" : p.Decision == "stop" ? "stop" : "for the salon")}"
+                )
+            ),
         ];
         // The newest signed one and the sitting, where nothing else is asked for.
         Then = await Find(then ?? (All.Count > 1 ? All[1].Id : Sitting));
@@ -84,7 +89,12 @@ public sealed class ComparisonModel(CaseBuilder cases, Drafts drafts) : PageMode
         }
 
         return Record.Prescriptions.FirstOrDefault(p => p.Id.ToString() == id) is { } signed
-            ? new Version(id, $"signed by {signed.SignedBy}, {Record.Studio.Local(signed.SignedAt):d MMM yyyy HH:mm}", CaseReader.Kept(signed.CaseDocument), Json.ReadPrescription(signed.Document))
+            ? new Version(
+                id,
+                $"signed by {signed.SignedBy}, {Record.Studio.Local(signed.SignedAt):d MMM yyyy HH:mm}",
+                CaseReader.Kept(signed.CaseDocument),
+                Json.ReadPrescription(signed.Document)
+            )
             : null;
     }
 }

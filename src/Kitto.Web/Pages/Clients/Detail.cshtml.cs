@@ -35,11 +35,20 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands com
 
     /// <summary>Everything a colourist may decide otherwise for one client: schools way by way, and cautions. No stop is among them.</summary>
     public static IEnumerable<(string Value, string Area, string Says)> Choices =>
-        RuleBook.All.Where(r => r.Options is not null).SelectMany(r => r.Options!.Select(o => ($"{r.Id}:{o.Name}", r.Area, $"{r.Id} {o.Says}")))
-            .Concat(RuleBook.All.Where(r => r.Kind == RuleKind.Caution).Select(r => ($"{r.Id}:{HerWay.Taken}", "Cautions", $"{r.Id} {(r.Says.Length > 70 ? r.Says[..70] + "..." : r.Says)}")));
+        RuleBook
+            .All.Where(r => r.Options is not null)
+            .SelectMany(r => r.Options!.Select(o => ($"{r.Id}:{o.Name}", r.Area, $"{r.Id} {o.Says}")))
+            .Concat(
+                RuleBook
+                    .All.Where(r => r.Kind == RuleKind.Caution)
+                    .Select(r => ($"{r.Id}:{HerWay.Taken}", "Cautions", $"{r.Id} {(r.Says.Length > 70 ? r.Says[..70] + "..." : r.Says)}"))
+            );
 
     /// <summary>What a decision says.</summary>
-    public static string Says(ClientWay way) => RuleBook.Find(way.Rule) is { Options: { } options } ? options.FirstOrDefault(o => o.Name == way.Way)?.Says ?? way.Way! : "caution taken on: " + RuleBook.Find(way.Rule)?.Says;
+    public static string Says(ClientWay way) =>
+        RuleBook.Find(way.Rule) is { Options: { } options }
+            ? options.FirstOrDefault(o => o.Name == way.Way)?.Says ?? way.Way!
+            : "caution taken on: " + RuleBook.Find(way.Rule)?.Says;
 
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
 
@@ -54,25 +63,36 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands com
         (Way, Reason) = (way ?? "", reason ?? "");
         string[] parts = Way.Split(':');
         bool known = back is not null ? Record.Ways.Any(w => w.Rule == back) : Choices.Any(c => c.Value == Way);
-        Wrong = !known ? "Choose what is to be different for her." : back is null && Reason.Trim().Length is 0 or > 300 ? "Say why: 1 to 300 characters. The reason stands wherever the result is shown." : null;
+        Wrong =
+            !known ? "Choose what is to be different for her."
+            : back is null && Reason.Trim().Length is 0 or > 300 ? "Say why: 1 to 300 characters. The reason stands wherever the result is shown."
+            : null;
         if (Wrong is not null)
         {
             return Page();
         }
 
-        await ways.Decide(id, back ?? parts[0], back is null ? parts[1] : null, back is null ? Reason : "given back to the house",
-            User.Id(), clock.GetUtcNow().UtcDateTime);
+        await ways.Decide(
+            id,
+            back ?? parts[0],
+            back is null ? parts[1] : null,
+            back is null ? Reason : "given back to the house",
+            User.Id(),
+            clock.GetUtcNow().UtcDateTime
+        );
         return RedirectToPage(new { id });
     }
 
     /// <summary>What was said that stops, newest first, and how far its correction is.</summary>
-    public IEnumerable<(SafetyEvent Said, SafetyEvent? Doubt, bool Corrected)> Said => Record.Safety.Events.Where(e => e.Stops).Reverse().Select(e => (e, Record.Safety.Doubt(e.Id), Record.Safety.IsCorrected(e.Id)));
+    public IEnumerable<(SafetyEvent Said, SafetyEvent? Doubt, bool Corrected)> Said =>
+        Record.Safety.Events.Where(e => e.Stops).Reverse().Select(e => (e, Record.Safety.Doubt(e.Id), Record.Safety.IsCorrected(e.Id)));
 
     /// <summary>What is wrong with a correction, and what was typed for it.</summary>
     public (Guid Of, string Says, string Typed)? NotCorrected { get; private set; }
 
     /// <summary>First step of a correction: why it was a mistake. Nothing follows from it yet.</summary>
-    public Task<IActionResult> OnPostDoubt(Guid id, Guid what, string? reason) => Correct(id, what, reason ?? "", (record, who) => KitLife.Doubt(record, what, reason ?? "", who));
+    public Task<IActionResult> OnPostDoubt(Guid id, Guid what, string? reason) =>
+        Correct(id, what, reason ?? "", (record, who) => KitLife.Doubt(record, what, reason ?? "", who));
 
     /// <summary>Second step: it counts no longer for kits that are signed from now on.</summary>
     public Task<IActionResult> OnPostCorrect(Guid id, Guid what) => Correct(id, what, "", (record, who) => KitLife.Correct(record, what, who));

@@ -23,11 +23,13 @@ public sealed class ClientsModel(Store.Clients clients) : PageModel
     }
 
     /// <summary>Where a client stands, in a few words.</summary>
-    public static string Says(ClientRow row) => row.Decision switch
-    {
-        null => "not read yet",
-        "stop" => "no colour: see the stop",
-        "salon" => $"{Words.Of(row.Service!)}, only in the salon",
-        _ => $"{Words.Of(row.Service!)}, kit {row.Kits}, {row.KitState switch { "signed" => "to be packed", "packed" => "to be posted", "posted" => "with her", "reported" => "reported", "stopped" => "stopped", _ => "done" }}",
-    };
+    public static string Says(ClientRow row) =>
+        row.Decision switch
+        {
+            null => "not read yet",
+            "stop" => "no colour: see the stop",
+            "salon" => $"{Words.Of(row.Service!)}, only in the salon",
+            _ =>
+                $"{Words.Of(row.Service!)}, kit {row.Kits}, {row.KitState switch { "signed" => "to be packed", "packed" => "to be posted", "posted" => "with her", "reported" => "reported", "stopped" => "stopped", _ => "done" }}",
+        };
 }

@@ -14,7 +14,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>The reading and what follows from it, on one page.</summary>
-public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, SittingCommands commands, Drafts drafts, Shelf shelf, TimeProvider clock) : PageModel
+public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, SittingCommands commands, Drafts drafts, Shelf shelf, TimeProvider clock)
+    : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -33,8 +34,10 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public Reported? LastTime => Record.Reported.FirstOrDefault(r => r.Prescribed.Formulas.Count > 0);
 
     /// <summary>What changed on her head since.</summary>
-    public string ThenAndNow => LastTime?.Head is { } then && Answer.Case?.Reading is { } now
-        ? $"Then {then.MeanRegrowth.Value:0} mm and {then.DecisiveGrey} white, now {now.MeanRegrowth.Value:0} mm and {now.DecisiveGrey}." : "";
+    public string ThenAndNow =>
+        LastTime?.Head is { } then && Answer.Case?.Reading is { } now
+            ? $"Then {then.MeanRegrowth.Value:0} mm and {then.DecisiveGrey} white, now {now.MeanRegrowth.Value:0} mm and {now.DecisiveGrey}."
+            : "";
 
     /// <summary>Whole weeks since the colour went on, at least one.</summary>
     public int WeeksSince => LastTime is { } last ? Math.Clamp((int)Math.Round((Record.Today.DayNumber - last.Outcome.AppliedOn.DayNumber) / 7.0), 1, 16) : 4;
@@ -99,9 +102,10 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             return NotFound();
         }
 
-        var kept = Request.Form["touched"] == "1"
-            ? drafts.Save(id, User.Id(), BegunFrom, Values.ToJson().ToJsonString(Json.Options), Mix, clock.GetUtcNow().UtcDateTime)
-            : Task.CompletedTask;
+        var kept =
+            Request.Form["touched"] == "1"
+                ? drafts.Save(id, User.Id(), BegunFrom, Values.ToJson().ToJsonString(Json.Options), Mix, clock.GetUtcNow().UtcDateTime)
+                : Task.CompletedTask;
         Work();
         await kept;
         return Partial("_Consequence", this);
@@ -110,7 +114,8 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     /// <summary>What another developer, order or school would come to, for the number whose why is open.</summary>
     public async Task<IActionResult> OnPostWhatIf(Guid id)
     {
-        return !await Posted(id) ? NotFound()
+        return !await Posted(id)
+            ? NotFound()
             : Partial("_WhatIf", Answer is { Case: { } c, Prescription: { } p, Why: { } about } ? WhatIfGroup.Of(about, c, shelf, p) : []);
     }
 
@@ -119,7 +124,8 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public async Task<IActionResult> OnGetWeeksOn(Guid id, int weeks)
     {
         return weeks is < 1 or > 52 ? BadRequest("weeks: 1 to 52")
-            : await cases.Load(id) is { } record && CaseBuilder.WeeksOn(record, weeks) is { } head ? new JsonResult(head) : NotFound();
+            : await cases.Load(id) is { } record && CaseBuilder.WeeksOn(record, weeks) is { } head ? new JsonResult(head)
+            : NotFound();
     }
 
     /// <summary>Keeps the reading as a new version.</summary>
@@ -169,13 +175,19 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         bool asked = p.Decision != Decision.Kit || Record.AnswersStand == AnswersStand.Current;
         if (!asked && (Record.Told is null || !Confirmed))
         {
-            Unasked = Record.Told is null ? "Ask her first: no kit is signed without her answers." : "Ask her again, or tick that you have: her answers are older than her last kit or than 30 days.";
+            Unasked = Record.Told is null
+                ? "Ask her first: no kit is signed without her answers."
+                : "Ask her again, or tick that you have: her answers are older than her last kit or than 30 days.";
             return Page();
         }
 
         try
         {
-            var (prescription, kit) = await commands.Sign(Reading(), cases.Freeze(Record, c, p, Document, User.Name()), asked ? null : ConsultationRecorder.Confirmed(Record));
+            var (prescription, kit) = await commands.Sign(
+                Reading(),
+                cases.Freeze(Record, c, p, Document, User.Name()),
+                asked ? null : ConsultationRecorder.Confirmed(Record)
+            );
             return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
         }
         catch (ConflictException conflict)
@@ -187,12 +199,24 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     private string Document { get; set; } = "";
 
     /// <summary>The zones for the drawing, as far as they can be read.</summary>
-    public IReadOnlyList<ZoneReading> Drawn() => Answer.Case?.Reading.Zones ?? [.. Enum.GetValues<Zone>().Select(z =>
-    {
-        string at = $"zones.{Json.Name(z)}.";
-        double Read(string field, double most) => double.TryParse(Values[at + field], out double v) && v >= 0 && v <= most ? v : 0;
-        return new ZoneReading(Millimetres.Of(Read("regrowthMm", 300)), Share.Of(Read("greyPercent", 100) / 100), Values.On(at + "resistant"), Texture.Medium, Values[at + "include"] != "false");
-    })];
+    public IReadOnlyList<ZoneReading> Drawn() =>
+        Answer.Case?.Reading.Zones
+        ??
+        [
+            .. Enum.GetValues<Zone>()
+                .Select(z =>
+                {
+                    string at = $"zones.{Json.Name(z)}.";
+                    double Read(string field, double most) => double.TryParse(Values[at + field], out double v) && v >= 0 && v <= most ? v : 0;
+                    return new ZoneReading(
+                        Millimetres.Of(Read("regrowthMm", 300)),
+                        Share.Of(Read("greyPercent", 100) / 100),
+                        Values.On(at + "resistant"),
+                        Texture.Medium,
+                        Values[at + "include"] != "false"
+                    );
+                }),
+        ];
 
     private async Task<bool> Posted(Guid id)
     {
@@ -229,13 +253,28 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     {
         var (found, prescription, errors, document) = cases.Prescribe(Values, Record, Mix);
         Document = document;
-        Answer = new Answer(found, prescription, errors, shelf) { Look = Look, Moves = true, Why = Json.Named<Topic>(Why), Record = Record, Confirmed = Said };
+        Answer = new Answer(found, prescription, errors, shelf)
+        {
+            Look = Look,
+            Moves = true,
+            Why = Json.Named<Topic>(Why),
+            Record = Record,
+            Confirmed = Said,
+        };
     }
 
     /// <summary>What is kept of this sitting; a fact that stops is kept with it, and what is out stops at once, signed or not.</summary>
-    private KeptReading Reading() => new(
-        Record.Client.Id, BegunFrom, Values.ToJson().ToJsonString(Json.Options), User.Id(), User.Name(), clock.GetUtcNow().UtcDateTime, CaseBuilder.Measured(Values, Record),
-        Answer.Prescription is { Decision: Decision.Stop } stop ? [.. stop.Because.Where(b => b.About == Topic.Stop)] : []);
+    private KeptReading Reading() =>
+        new(
+            Record.Client.Id,
+            BegunFrom,
+            Values.ToJson().ToJsonString(Json.Options),
+            User.Id(),
+            User.Name(),
+            clock.GetUtcNow().UtcDateTime,
+            CaseBuilder.Measured(Values, Record),
+            Answer.Prescription is { Decision: Decision.Stop } stop ? [.. stop.Because.Where(b => b.About == Topic.Stop)] : []
+        );
 
     /// <summary>Somebody was quicker: what was typed stands, and what follows from it is reckoned on the record as it is now.</summary>
     private async Task<IActionResult> Lost(ConflictException conflict)

@@ -18,7 +18,17 @@ using QRCoder;
 namespace Kitto.Web.Pages.KitSheet;
 
 /// <summary>One kit: the sheet to weigh and pack by, its link, its tests, its report.</summary>
-public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Reports reports, RunRecorder run, KitGate gate, SafetyCommands commands, CurrentShelf shelves, TimeProvider clock) : PageModel
+public sealed class SheetModel(
+    Kits kits,
+    CaseBuilder cases,
+    Links links,
+    Reports reports,
+    RunRecorder run,
+    KitGate gate,
+    SafetyCommands commands,
+    CurrentShelf shelves,
+    TimeProvider clock
+) : PageModel
 {
     public Kit Kit { get; private set; } = null!;
 
@@ -81,7 +91,8 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
 
         if (ReadAgain)
         {
-            Conflict = $"Her head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one.";
+            Conflict =
+                $"Her head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one.";
             return Page();
         }
 
@@ -105,7 +116,9 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
             return NotFound();
         }
 
-        return version != Kit.Version ? Refused("This kit has been moved on by someone else meanwhile; look again.") : await Release(id, minutes.Value, $"the time is set to {minutes}");
+        return version != Kit.Version
+            ? Refused("This kit has been moved on by someone else meanwhile; look again.")
+            : await Release(id, minutes.Value, $"the time is set to {minutes}");
     }
 
     /// <summary>The colourist has looked at a strand that was not right and lets it go on.</summary>
@@ -113,7 +126,10 @@ public sealed class SheetModel(Kits kits, CaseBuilder cases, Links links, Report
 
     private async Task<IActionResult> Release(Guid id, double? minutes, string says)
     {
-        var refused = await commands.Say(Kit, (record, kit) => KitLife.Release(record, kit, minutes, says, new Speaker(Guid.CreateVersion7(), Now(), User.Name())));
+        var refused = await commands.Say(
+            Kit,
+            (record, kit) => KitLife.Release(record, kit, minutes, says, new Speaker(Guid.CreateVersion7(), Now(), User.Name()))
+        );
         return refused is null ? RedirectToPage(new { id }) : Refused(refused.Says);
     }
 
