@@ -113,7 +113,7 @@ public sealed record House(
         Costs is { } c ? Math.Clamp(c.ShortPerGram / (c.ShortPerGram + c.LeftPerGram), Values.LeastServiceLevel, Values.GreatestServiceLevel) : ServiceLevel;
 
     /// <summary>The house as it comes: nine kits in ten do not run out, a scale of a tenth of a gram, every school at its default.</summary>
-    public static House Default { get; } = new(0.9, Grams.Of(0.1), new Dictionary<string, string>());
+    public static House Default { get; } = new(Values.UsualServiceLevel, Grams.Of(Values.UsualScaleStepGrams), new Dictionary<string, string>());
 
     /// <summary>The chosen option of a school: hers, else the house's, else the usual one.</summary>
     public string School(string rule) => ForHer?.FirstOrDefault(w => w.Rule == rule)?.Way ?? Usual(rule);

@@ -16,9 +16,6 @@ public static class CaseReader
     /// <summary>The document this reads.</summary>
     public const string Version = "case/1";
 
-    /// <summary>Hair length when none is given, centimetres: shoulder length.</summary>
-    public const double DefaultLengthCm = 30;
-
     /// <summary>Reads a case; on any complaint the case is null and every complaint is listed.</summary>
     public static (Case? Case, IReadOnlyList<FieldError> Errors) Read(string json, Shelf shelf) => ReadOn(json, shelf);
 
@@ -51,7 +48,7 @@ public static class CaseReader
         var zones = ReadingReader.Zones(root, hair?.Texture ?? Texture.Medium, goal?.Service ?? Service.RootTouchUp);
         var hands = ReadingReader.Hands(root.Object("hands"));
         var house = HouseReader.Read(root.Object("house"));
-        string? line = root.Text("line");
+        string? line = root.Text(CaseFields.Line);
         if (line is not null && shelf is not null && shelf.Find(line) is null)
         {
             root.Fail("line", $"is \"{line}\", which is not in the catalogue", string.Join(", ", shelf.Lines.Select(l => l.Id)));
@@ -100,8 +97,8 @@ public static class CaseReader
             }
         }
 
-        var reports = root.Objects("reports", 50).Select(ReadReport).ToList();
-        var grown = root.Objects("grown", 50).Select(ReadGrown).ToList();
+        var reports = root.Objects(CaseFields.Reports).Select(ReadReport).ToList();
+        var grown = root.Objects(CaseFields.GrownList).Select(ReadGrown).ToList();
         var painting = root.Object("painting") is { } paintingIn ? ReadPainting(paintingIn) : null;
         root.Done();
         return root.Errors.Count > 0
@@ -136,20 +133,17 @@ public static class CaseReader
 
     private static Grown ReadGrown(ObjectReader r)
     {
-        var one = new Grown(
-            Millimetres.Of(r.Require("mm", r.Number("mm", 0, 300), "0 to 300")),
-            r.Require("days", r.Whole("days", GrowthRate.LeastDays, 3650), $"{GrowthRate.LeastDays} to 3650")
-        );
+        var one = new Grown(Millimetres.Of(r.NeededNumber(CaseFields.GrownMm)), r.NeededWhole(CaseFields.GrownDays));
         r.Done();
         return one;
     }
 
     private static PaintWish? ReadPainting(ObjectReader r)
     {
-        var order = r.OneOf<PaintOrder>("order");
+        var order = r.OneOf(CaseFields.PaintingOrder);
         string zones = string.Join(", ", Enum.GetValues<Zone>().Select(Json.Name));
         var sequence = new List<Zone>();
-        foreach (var (item, i) in (r.List("sequence", 9) ?? []).Select((x, i) => (x, i)))
+        foreach (var (item, i) in (r.List(CaseFields.PaintingSequence) ?? []).Select((x, i) => (x, i)))
         {
             string name = item.ValueKind == JsonValueKind.String ? item.GetString()! : "";
             if (Enum.GetValues<Zone>().Where(z => Json.Name(z) == name).Cast<Zone?>().FirstOrDefault() is not { } zone || sequence.Contains(zone))
@@ -178,16 +172,12 @@ public static class CaseReader
         Result? result = null;
         if (r.Object("outcome") is { } o)
         {
-            result = new Result(
-                o.OneOf<Coverage>("coverage") ?? Coverage.Full,
-                o.OneOf<Depth>("depth") ?? Depth.Right,
-                o.OneOf<ToneOutcome>("tone") ?? ToneOutcome.Right
-            );
+            result = new Result(o.One(CaseFields.OutcomeCoverage), o.One(CaseFields.OutcomeDepth), o.One(CaseFields.OutcomeTone));
             o.Done();
         }
 
         var formula = r.Object("formula") is { } f && f.Names.Any() ? ReadFormula(f) : null;
-        var last = new LastTime(r.Whole("daysAgo", 0, 3650), formula, result);
+        var last = new LastTime(r.Whole(CaseFields.LastDaysAgo), formula, result);
         r.Done();
         return last;
     }
@@ -195,11 +185,11 @@ public static class CaseReader
     private static ColourReport ReadReport(ObjectReader r)
     {
         var report = new ColourReport(
-            r.Require("daysAgo", r.Whole("daysAgo", 0, 3650), "0 to 3650"),
+            r.NeededWhole(CaseFields.ReportDaysAgo),
             ReadLab(r, "forecast"),
             ReadLab(r, "wish"),
-            r.OneOf<Depth>("depth") ?? Depth.Right,
-            r.OneOf<ToneOutcome>("tone") ?? ToneOutcome.Right
+            r.One(CaseFields.ReportDepth),
+            r.One(CaseFields.ReportTone)
         );
         r.Done();
         return report;
@@ -227,17 +217,17 @@ public static class CaseReader
     private static GivenFormula? ReadFormula(ObjectReader r)
     {
         int before = r.Errors.Count;
-        string use = r.Text("use") ?? "roots";
-        if (use is not ("roots" or "lengths" or "shadow" or "band" or "second"))
+        string use = r.Text(CaseFields.FormulaUse.Name) ?? CaseFields.FormulaUse.Default!;
+        if (!CaseFields.FormulaUse.Names.Contains(use))
         {
-            r.Fail("use", $"is \"{use}\", which is not known", "roots, lengths, shadow, band, second");
+            r.Fail(CaseFields.FormulaUse.Name, $"is \"{use}\", which is not known", CaseFields.FormulaUse.Range);
         }
 
         var parts = new List<MixPart>();
-        foreach (var p in r.Objects("parts", 8))
+        foreach (var p in r.Objects(CaseFields.FormulaParts))
         {
-            string? code = p.Text("shade", 6);
-            double share = p.Require("share", p.Number("share", 0.001, 1), "0.001 to 1");
+            string? code = p.Text(CaseFields.PartShade);
+            double share = p.NeededNumber(CaseFields.PartShare);
             if (code is null ? !p.Has("shade") : ShadeOf.Parse(code) is null || parts.Any(x => x.Shade == code))
             {
                 p.Fail(
@@ -259,8 +249,8 @@ public static class CaseReader
             r.Fail("parts", parts.Count == 0 ? "are needed" : $"have shares that add up to {sum:0.###}", "shares that add up to 1");
         }
 
-        var volume = r.Number("developerVolume", 0, 40);
-        bool handMade = r.Flag("handMade") ?? false;
+        var volume = r.Number(CaseFields.FormulaDeveloperVolume);
+        bool handMade = r.On(CaseFields.FormulaHandMade);
         r.Done();
         return r.Errors.Count > before
             ? null
@@ -276,7 +266,7 @@ public static class CaseReader
     {
         var days = new List<DayOfWeek>();
         var names = Enum.GetValues<DayOfWeek>().ToDictionary(d => d.ToString().ToLowerInvariant());
-        var list = r.List("postDays", 7);
+        var list = r.List(CaseFields.PlanPostDays);
         foreach (var (item, i) in (list ?? []).Select((x, i) => (x, i)))
         {
             if (item.ValueKind == JsonValueKind.String && r.Named($"postDays[{i}]", item.GetString()!, names) is { } day)
@@ -295,10 +285,10 @@ public static class CaseReader
         }
 
         var wish = new PlanWish(
-            r.Require("today", r.Date("today"), "a date as year-month-day"),
-            r.Require("wantBy", r.Date("wantBy"), "a date as year-month-day"),
+            r.NeededDate(CaseFields.PlanToday),
+            r.NeededDate(CaseFields.PlanWantBy),
             list is null ? [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday] : days,
-            r.Whole("transitDays", 0, 14) ?? 2
+            (int)r.Or(CaseFields.PlanTransitDays)
         );
         r.Done();
         return wish;

@@ -1,4 +1,3 @@
-using System.Text.Json;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
@@ -10,12 +9,11 @@ internal static class GoalReader
 {
     public static Goal Read(ObjectReader r)
     {
-        string services = string.Join(", ", Enum.GetNames<Service>().Select(JsonNamingPolicy.CamelCase.ConvertName));
         var goal = new Goal(
-            r.Require("service", r.OneOf<Service>("service"), services),
-            r.Number("level", 1, 12, 0.5) is { } level ? Level.Of(level) : null,
-            ReadingReader.Tone(r),
-            r.Text("lengthsCondition") switch
+            r.NeededOne(CaseFields.GoalService),
+            r.Number(CaseFields.GoalLevel) is { } level ? Level.Of(level) : null,
+            ReadingReader.Tone(r, CaseFields.GoalTone),
+            r.Text(CaseFields.GoalLengthsCondition.Name) switch
             {
                 null => null,
                 "dry" => false,
@@ -25,16 +23,20 @@ internal static class GoalReader
         )
         {
             Lengths = r.Object("lengths") is { } lengths ? ReadLengths(lengths) : null,
-            LeaveFrame = r.OneOf<Frame>("frame") == Frame.LeaveOut,
-            How = r.OneOf<How>("how") ?? How.Usual,
-            Tail = r.Number("tailMm", 10, 100) is { } tail ? Millimetres.Of(tail) : null,
+            LeaveFrame = r.OneOf(CaseFields.GoalFrame) == Frame.LeaveOut,
+            How = r.One(CaseFields.GoalHow),
+            Tail = r.Number(CaseFields.GoalTailMm) is { } tail ? Millimetres.Of(tail) : null,
         };
         r.Done();
         return goal;
 
         static LengthsGoal ReadLengths(ObjectReader l)
         {
-            var wish = new LengthsGoal(l.Number("level", 1, 12, 0.5) is { } level ? Level.Of(level) : null, ReadingReader.Tone(l), l.Flag("clear") ?? false);
+            var wish = new LengthsGoal(
+                l.Number(CaseFields.GoalLengthsLevel) is { } level ? Level.Of(level) : null,
+                ReadingReader.Tone(l, CaseFields.GoalLengthsTone),
+                l.On(CaseFields.GoalLengthsClear)
+            );
             if (wish is { Clear: true, Level: not null } or { Clear: true, Tone: not null })
             {
                 l.Fail("clear", "stands beside a level or a tone; clear changes neither", "clear alone, or level and tone without it");
@@ -50,15 +52,18 @@ internal static class GoalReader
 
         bool? Condition(string text)
         {
-            r.Fail("lengthsCondition", $"is \"{text}\", which is not known", "dry, damp");
+            r.Fail(CaseFields.GoalLengthsCondition.Name, $"is \"{text}\", which is not known", CaseFields.GoalLengthsCondition.Range);
             return null;
         }
     }
+}
 
-    /// <summary>Whether face-framing pieces are painted in a shadow (SV16).</summary>
-    private enum Frame
-    {
-        Paint,
-        LeaveOut,
-    }
+/// <summary>Whether face-framing pieces are painted in a shadow (SV16).</summary>
+public enum Frame
+{
+    /// <summary>Painted.</summary>
+    Paint,
+
+    /// <summary>Left bright.</summary>
+    LeaveOut,
 }

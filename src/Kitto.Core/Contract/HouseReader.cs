@@ -41,19 +41,16 @@ internal static class HouseReader
         Costs? costs = null;
         if (r.Object("costs") is { } c)
         {
-            costs = new Costs(
-                c.Require("shortPerGram", c.Number("shortPerGram", 0.01, 10_000), "0.01 to 10000"),
-                c.Require("leftPerGram", c.Number("leftPerGram", 0.01, 10_000), "0.01 to 10000")
-            );
+            costs = new Costs(c.NeededNumber(CaseFields.CostsShortPerGram), c.NeededNumber(CaseFields.CostsLeftPerGram));
             c.Done();
         }
 
         var house = new House(
-            r.Number("serviceLevel", Values.LeastServiceLevel, Values.GreatestServiceLevel) ?? House.Default.ServiceLevel,
-            Grams.Of(r.Number("scaleStepGrams", 0.01, 5) ?? House.Default.ScaleStep.Value),
+            r.Or(CaseFields.HouseServiceLevel),
+            Grams.Of(r.Or(CaseFields.HouseScaleStepGrams)),
             schools,
             costs,
-            [.. r.Objects("forHer", 40).Select(ReadHerWay).OfType<HerWay>()]
+            [.. r.Objects(CaseFields.HouseForHer).Select(ReadHerWay).OfType<HerWay>()]
         );
         r.Done();
         return house;
@@ -80,7 +77,7 @@ internal static class HouseReader
             r.Fail("way", way is null ? "is needed" : $"is \"{way}\", which is no way of {id}", string.Join(", ", ways));
         }
 
-        var found = new HerWay(id ?? "", way ?? "", r.Text("reason", 300) ?? "", r.Text("by") ?? "", r.Require("on", r.Date("on"), "a date as year-month-day"));
+        var found = new HerWay(id ?? "", way ?? "", r.Text(CaseFields.HerWayReason) ?? "", r.Text("by") ?? "", r.NeededDate(CaseFields.HerWayOn));
         if (!r.Has("reason") || !r.Has("by"))
         {
             r.Fail(r.Has("reason") ? "by" : "reason", "is needed", "a text");

@@ -129,6 +129,40 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return number;
     }
 
+    public double? Number(NumberField field) => Number(field.Name, field.Least, field.Most, field.Step);
+
+    public int? Whole(NumberField field) => (int?)Number(field);
+
+    /// <summary>A number, or what a missing one counts as.</summary>
+    public double Or(NumberField field) => Number(field) ?? field.Default ?? throw new InvalidOperationException($"{field.Path} counts as nothing.");
+
+    public double NeededNumber(NumberField field) => Require(field.Name, Number(field), field.Range);
+
+    public int NeededWhole(NumberField field) => Require(field.Name, Whole(field), field.Range);
+
+    public DateOnly NeededDate(DateField field) => Require(field.Name, Date(field.Name), field.Range);
+
+    public T NeededOne<T>(ChoiceField<T> field)
+        where T : struct, Enum => Require(field.Name, OneOf(field), field.Range);
+
+    /// <summary>A choice, or what a missing one counts as.</summary>
+    public T One<T>(ChoiceField<T> field)
+        where T : struct, Enum => OneOf(field) ?? field.Usual ?? throw new InvalidOperationException($"{field.Path} counts as nothing.");
+
+    public T? OneOf<T>(ChoiceField<T> field)
+        where T : struct, Enum => Text(field.Name) is { } text ? Named(field.Name, text, field.Values) : null;
+
+    public bool? Flag(FlagField field) => Flag(field.Name);
+
+    /// <summary>Yes or no, or what a missing one counts as.</summary>
+    public bool On(FlagField field) => Flag(field) ?? field.Default ?? throw new InvalidOperationException($"{field.Path} counts as nothing.");
+
+    public string? Text(TextField field) => Text(field.Name, field.Longest);
+
+    public IReadOnlyList<JsonElement>? List(ListField field) => List(field.Name, field.Most);
+
+    public IReadOnlyList<ObjectReader> Objects(ListField field) => Objects(field.Name, field.Most);
+
     public int? Whole(string name, int min, int max) => (int?)Number(name, min, max, 1);
 
     public bool? Flag(string name)

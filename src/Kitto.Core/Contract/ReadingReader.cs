@@ -13,7 +13,7 @@ internal static class ReadingReader
         var skin = r.Object("skinTest");
         var strand = r.Object("strandTest");
         var conditions = new List<string>();
-        foreach (var (item, i) in (r.List("conditions", 30) ?? []).Select((x, i) => (x, i)))
+        foreach (var (item, i) in (r.List(CaseFields.ClientConditions) ?? []).Select((x, i) => (x, i)))
         {
             if (item.ValueKind == JsonValueKind.String && item.GetString()!.Trim() is { Length: > 0 and <= 80 } text && !text.Any(ObjectText.IsControl))
             {
@@ -26,28 +26,24 @@ internal static class ReadingReader
         }
 
         var client = new ClientFacts(
-            r.Require("ageYears", r.Whole("ageYears", 0, 120), "0 to 120"),
-            r.Flag("firstKit") ?? true,
-            r.Flag("reactions") ?? false,
-            r.Flag("blackHenna") ?? false,
-            r.Flag("pregnant") ?? false,
-            r.OneOf<Scalp>("scalp") ?? Scalp.Sound,
+            r.NeededWhole(CaseFields.ClientAgeYears),
+            r.On(CaseFields.ClientFirstKit),
+            r.On(CaseFields.ClientReactions),
+            r.On(CaseFields.ClientBlackHenna),
+            r.On(CaseFields.ClientPregnant),
+            r.One(CaseFields.ClientScalp),
             conditions,
-            r.Flag("newMedicine") ?? false,
-            r.Whole("chemicalServiceDaysAgo", 0, 3650),
+            r.On(CaseFields.ClientNewMedicine),
+            r.Whole(CaseFields.ClientChemicalServiceDaysAgo),
             skin is null
                 ? null
-                : new SkinTest(
-                    skin.Require("daysAgo", skin.Whole("daysAgo", 0, 3650), "0 to 3650"),
-                    skin.Require("result", skin.OneOf<SkinResult>("result"), "clear, reacted"),
-                    skin.Text("line")
-                ),
+                : new SkinTest(skin.NeededWhole(CaseFields.SkinTestDaysAgo), skin.NeededOne(CaseFields.SkinTestResult), skin.Text(CaseFields.SkinTestLine)),
             strand is null
                 ? null
                 : new StrandTest(
-                    strand.Require("daysAgo", strand.Whole("daysAgo", 0, 3650), "0 to 3650"),
-                    strand.Require("result", strand.OneOf<StrandResult>("result"), "right, tooLight, tooDark, tooWarm, tooCool, greyShows, damaged"),
-                    strand.Number("minutes", 0, 120)
+                    strand.NeededWhole(CaseFields.StrandTestDaysAgo),
+                    strand.NeededOne(CaseFields.StrandTestResult),
+                    strand.Number(CaseFields.StrandTestMinutes)
                 )
         );
         if (client.SkinTest?.Line is { } line && shelf is not null && shelf.Find(line) is null)
@@ -63,19 +59,17 @@ internal static class ReadingReader
 
     public static Hair Hair(ObjectReader r)
     {
-        var natural = r.Number("naturalLevel", 1, 10, 0.5);
-        r.Require("naturalLevel", natural, "1 to 10, halves allowed");
-        var level = Level.Of(natural ?? 5);
-        double lengthCm = r.Number("lengthCm", 1, 120) ?? CaseReader.DefaultLengthCm;
+        var level = Level.Of(r.NeededNumber(CaseFields.HairNaturalLevel) is >= 1 and var natural ? natural : 5);
+        double lengthCm = r.Or(CaseFields.HairLengthCm);
         var lengths = new Lengths(level, Shade.Tone.Neutral, LengthHistory.Unknown, false);
         if (r.Object("lengths") is { } l)
         {
             lengths = new Lengths(
-                Level.Of(l.Number("level", 1, 12, 0.5) ?? level.Value),
-                Tone(l) ?? Shade.Tone.Neutral,
-                l.OneOf<LengthHistory>("history") ?? LengthHistory.Unknown,
-                l.Flag("highlighted") ?? false,
-                l.OneOf<MetalTest>("metalTest")
+                Level.Of(l.Number(CaseFields.LengthsLevel) ?? level.Value),
+                Tone(l, CaseFields.LengthsTone) ?? Shade.Tone.Neutral,
+                l.One(CaseFields.LengthsHistory),
+                l.On(CaseFields.LengthsHighlighted),
+                l.OneOf(CaseFields.LengthsMetalTest)
             );
             if (Put(l) is { } timeline)
             {
@@ -96,9 +90,9 @@ internal static class ReadingReader
         if (r.Object("band") is { } b)
         {
             band = new Band(
-                Millimetres.Of(b.Require("lengthMm", b.Number("lengthMm", 0, 1200), "0 to 1200")),
-                Level.Of(b.Number("level", 1, 12, 0.5) ?? lengths.Level.Value),
-                Tone(b) ?? Shade.Tone.Neutral
+                Millimetres.Of(b.NeededNumber(CaseFields.BandLengthMm)),
+                Level.Of(b.Number(CaseFields.BandLevel) ?? lengths.Level.Value),
+                Tone(b, CaseFields.BandTone) ?? Shade.Tone.Neutral
             );
             b.Done();
         }
@@ -107,21 +101,13 @@ internal static class ReadingReader
         if (r.Object("roots") is { } rr)
         {
             roots = new LightenedRoots(
-                Level.Of(rr.Require("level", rr.Number("level", 1, 12, 0.5), "1 to 12, halves allowed") is >= 1 and var light ? light : 10),
-                Tone(rr) ?? new Tone(Family.G)
+                Level.Of(rr.NeededNumber(CaseFields.RootsLevel) is >= 1 and var light ? light : 10),
+                Tone(rr, CaseFields.RootsTone) ?? new Tone(Family.G)
             );
             rr.Done();
         }
 
-        var hair = new Hair(
-            r.OneOf<Texture>("texture") ?? Texture.Medium,
-            r.OneOf<Density>("density") ?? Density.Medium,
-            r.OneOf<Porosity>("porosity") ?? Porosity.Normal,
-            level,
-            lengthCm,
-            lengths,
-            band
-        )
+        var hair = new Hair(r.One(CaseFields.HairTexture), r.One(CaseFields.HairDensity), r.One(CaseFields.HairPorosity), level, lengthCm, lengths, band)
         {
             Roots = roots,
         };
@@ -131,33 +117,24 @@ internal static class ReadingReader
 
     private static List<PutOn>? Put(ObjectReader lengths)
     {
-        if (!lengths.Has("timeline"))
+        if (!lengths.Has(CaseFields.LengthsTimeline.Name))
         {
             return null;
         }
 
         var found = new List<PutOn>();
-        foreach (var entry in lengths.Objects("timeline", 40))
+        foreach (var entry in lengths.Objects(CaseFields.LengthsTimeline))
         {
-            found.Add(
-                new PutOn(
-                    entry.Require(
-                        "what",
-                        entry.OneOf<Treatment>("what"),
-                        "permanent, demi, gloss, lightened, highlights, boxDye, henna, metallic, straightened, unknown"
-                    ),
-                    entry.Require("daysAgo", entry.Whole("daysAgo", 0, 36500), "0 to 36500")
-                )
-            );
+            found.Add(new PutOn(entry.NeededOne(CaseFields.PutOnWhat), entry.NeededWhole(CaseFields.PutOnDaysAgo)));
             entry.Done();
         }
 
         return found;
     }
 
-    public static Tone? Tone(ObjectReader r)
+    public static Tone? Tone(ObjectReader r, ToneField field)
     {
-        if (r.Text("tone") is not { } text)
+        if (r.Text(field.Name) is not { } text)
         {
             return null;
         }
@@ -167,7 +144,7 @@ internal static class ReadingReader
             return tone;
         }
 
-        r.Fail("tone", $"is \"{text}\", which is not a tone", "N, NN, AG, AB, V, G, C, R, B, or a pair of them such as GC");
+        r.Fail(field.Name, $"is \"{text}\", which is not a tone", field.Range);
         return null;
     }
 
@@ -186,7 +163,11 @@ internal static class ReadingReader
             double? regrowth = own.Regrowth ?? general.Regrowth ?? (service == Service.Gloss || !include ? 0 : null);
             if (regrowth is null && (all is not null || zones is not null) && !root.Errors.Any(e => e.Path.EndsWith("egrowthMm", StringComparison.Ordinal)))
             {
-                root.Fail(all is null ? $"zones.{name}.regrowthMm" : "allZones.regrowthMm", "is needed, here or in every zone", "0 to 300");
+                root.Fail(
+                    all is null ? $"zones.{name}.regrowthMm" : "allZones.regrowthMm",
+                    "is needed, here or in every zone",
+                    CaseFields.ZoneRegrowthMm.Range
+                );
             }
 
             found.Add(
@@ -215,7 +196,13 @@ internal static class ReadingReader
 
     private static (double? Regrowth, double? Grey, bool? Resistant, Texture? Texture, bool? Include) ReadZone(ObjectReader r)
     {
-        var zone = (r.Number("regrowthMm", 0, 300), r.Number("greyPercent", 0, 100), r.Flag("resistant"), r.OneOf<Texture>("texture"), r.Flag("include"));
+        var zone = (
+            r.Number(CaseFields.ZoneRegrowthMm),
+            r.Number(CaseFields.ZoneGreyPercent),
+            r.Flag(CaseFields.ZoneResistant),
+            r.OneOf(CaseFields.ZoneTexture),
+            r.Flag(CaseFields.ZoneInclude)
+        );
         r.Done();
         return zone;
     }
@@ -228,16 +215,16 @@ internal static class ReadingReader
         }
 
         var history = new List<UsedBefore>();
-        foreach (var h in r.Objects("history", 200))
+        foreach (var h in r.Objects(CaseFields.HandsHistory))
         {
             int before = r.Errors.Count;
-            double reckoned = h.Require("baseGrams", h.Number("baseGrams", 0.1, 5000), "0.1 to 5000");
-            double sent = h.Require("sentGrams", h.Number("sentGrams", 0.1, 5000), "0.1 to 5000");
-            double residue = h.Number("residueGrams", 0, 500) ?? 0;
-            double left = h.Number("leftGrams", 0, 5000) ?? 0;
-            bool ranOut = h.Flag("ranOut") ?? false;
-            bool weighed = h.Flag("weighed") ?? true;
-            int days = h.Whole("daysAgo", 0, 3650) ?? 0;
+            double reckoned = h.NeededNumber(CaseFields.UsedBaseGrams);
+            double sent = h.NeededNumber(CaseFields.UsedSentGrams);
+            double residue = h.Or(CaseFields.UsedResidueGrams);
+            double left = h.Or(CaseFields.UsedLeftGrams);
+            bool ranOut = h.On(CaseFields.UsedRanOut);
+            bool weighed = h.On(CaseFields.UsedWeighed);
+            int days = (int)h.Or(CaseFields.UsedDaysAgo);
             h.Done();
             if (r.Errors.Count == before && sent - residue - (ranOut ? 0 : left) <= 0)
             {
@@ -254,7 +241,7 @@ internal static class ReadingReader
             }
         }
 
-        var hands = new Hands(r.OneOf<Who>("who") ?? Who.Alone, r.Flag("practised") ?? false, history);
+        var hands = new Hands(r.One(CaseFields.HandsWho), r.On(CaseFields.HandsPractised), history);
         r.Done();
         return hands;
     }

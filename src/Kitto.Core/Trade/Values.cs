@@ -286,6 +286,14 @@ public static class Values
     [Number("DO2", "share", Source.Ours)]
     public const double GreatestServiceLevel = 0.98;
 
+    /// <summary>Share of kits that do not run out, where a house says nothing (quantity 4).</summary>
+    [Number("DO2", "share", Source.Ours)]
+    public const double UsualServiceLevel = 0.9;
+
+    /// <summary>Step of the scale, where a house says nothing.</summary>
+    [Number("BE4", "g", Source.Ours)]
+    public const double UsualScaleStepGrams = 0.1;
+
     // Timing
 
     /// <summary>A trained hand, medium density, whole head, thin partings, minutes (TM7).</summary>

@@ -378,7 +378,7 @@ public static class StrandDrawing
         if (zone is not null)
         {
             svg.Add(
-                $"<g class=\"handle\" id=\"line-handle\" role=\"slider\" tabindex=\"0\" data-zone=\"{Core.Contract.Json.Name(zone.Zone)}\" aria-label=\"line of demarcation, {zone.Zone.Facts().Says}\" aria-valuemin=\"0\" aria-valuemax=\"300\" aria-valuenow=\"{reading.Zones[(int)zone.Zone].Regrowth.Value}\" aria-valuetext=\"{reading.Zones[(int)zone.Zone].Regrowth.ToString()} of regrowth\"><circle cx=\"{line}\" cy=\"{middle}\" r=\"9\"/><path d=\"M{line - 5} {middle} l3 -3 v6 z M{line + 5} {middle} l-3 -3 v6 z\"/></g>"
+                $"<g class=\"handle\" id=\"line-handle\" role=\"slider\" tabindex=\"0\" data-zone=\"{Core.Contract.Json.Name(zone.Zone)}\" aria-label=\"line of demarcation, {zone.Zone.Facts().Says}\" aria-valuemin=\"0\" aria-valuemax=\"{Core.Contract.CaseFields.ZoneRegrowthMm.Most}\" aria-valuenow=\"{reading.Zones[(int)zone.Zone].Regrowth.Value}\" aria-valuetext=\"{reading.Zones[(int)zone.Zone].Regrowth.ToString()} of regrowth\"><circle cx=\"{line}\" cy=\"{middle}\" r=\"9\"/><path d=\"M{line - 5} {middle} l3 -3 v6 z M{line + 5} {middle} l-3 -3 v6 z\"/></g>"
             );
         }
     }

@@ -60,10 +60,7 @@ public static class ReportForm
         }
         else if (!weighed && !ranOut)
         {
-            if (
-                double.TryParse(typed.GetValueOrDefault("bowl"), NumberStyles.Float, CultureInfo.InvariantCulture, out double full)
-                && Leftover.Pictures.Contains(full)
-            )
+            if (TypedNumber.Read(typed.GetValueOrDefault("bowl")) is { } full && Leftover.Pictures.Contains(full))
             {
                 left = Leftover.Judged(open.Prescription, Share.Of(full), typed.GetValueOrDefault("reserve") == "true").Value;
             }

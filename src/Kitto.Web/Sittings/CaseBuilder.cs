@@ -124,8 +124,8 @@ public sealed class CaseBuilder(
         {
             string path = $"zones.{zone}.regrowthMm";
             bool painted = coloured is not null && values[$"zones.{zone}.include"] != "false";
-            double before = !painted && double.TryParse(values[path], out double read) ? read : 0;
-            values[path] = Math.Min(300, Math.Round(before + rate.Over(Math.Max(0, days)).Value)).ToString("0");
+            double before = !painted && TypedNumber.Read(values[path]) is { } read ? read : 0;
+            values[path] = CaseFields.ZoneRegrowthMm.Clamp(Math.Round(before + rate.Over(Math.Max(0, days)).Value)).ToString("0");
         }
 
         if (coloured is not null)
@@ -134,9 +134,11 @@ public sealed class CaseBuilder(
             values["plan.wantBy"] = "";
         }
 
-        if (double.TryParse(values["client.chemicalServiceDaysAgo"], out double ago))
+        if (TypedNumber.Read(values[CaseFields.ClientChemicalServiceDaysAgo.Path]) is { } ago)
         {
-            values["client.chemicalServiceDaysAgo"] = Math.Min(3650, ago + record.Today.DayNumber - taken.DayNumber).ToString("0");
+            values["client.chemicalServiceDaysAgo"] = CaseFields
+                .ClientChemicalServiceDaysAgo.Clamp(ago + record.Today.DayNumber - taken.DayNumber)
+                .ToString("0");
         }
 
         return (
@@ -160,7 +162,7 @@ public sealed class CaseBuilder(
         for (int i = 0; i < head.Zones.Count; i++)
         {
             var (zone, path) = (head.Zones[i], $"zones.{Json.Name((Zone)i)}.");
-            values[path + "regrowthMm"] = Math.Min(300, Math.Round((zone.Include ? 0 : zone.Regrowth.Value) + grown)).ToString("0");
+            values[path + "regrowthMm"] = CaseFields.ZoneRegrowthMm.Clamp(Math.Round((zone.Include ? 0 : zone.Regrowth.Value) + grown)).ToString("0");
             values[path + "greyPercent"] = zone.Grey.Percent.ToString("0.#");
             values[path + "texture"] = zone.Texture == head.Hair.Texture ? "" : Json.Name(zone.Texture);
             values[path + "resistant"] = zone.Resistant ? "true" : "";
@@ -182,7 +184,13 @@ public sealed class CaseBuilder(
         var zones = Zones
             .All.Where(z => values[$"zones.{Json.Name(z.Zone)}.include"] != "false")
             .Select(z => (z.HairShare, Path: $"zones.{Json.Name(z.Zone)}.regrowthMm"))
-            .Select(z => (Share: z.HairShare.Value, Read: TypedNumber.Read(values[z.Path], 0, 300), Reckoned: TypedNumber.Read(reckoned[z.Path])))
+            .Select(z =>
+                (
+                    Share: z.HairShare.Value,
+                    Read: TypedNumber.Read(values[z.Path], CaseFields.ZoneRegrowthMm.Least, CaseFields.ZoneRegrowthMm.Most),
+                    Reckoned: TypedNumber.Read(reckoned[z.Path])
+                )
+            )
             .ToList();
         return zones.Count == 0 || zones.Any(z => z.Read is null) || zones.All(z => z.Read == z.Reckoned)
             ? null
@@ -416,5 +424,5 @@ public sealed class CaseBuilder(
 
     private static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
 
-    private static int Days(ClientRecord record, DateOnly day) => Math.Clamp(record.Today.DayNumber - day.DayNumber, 0, 3650);
+    private static int Days(ClientRecord record, DateOnly day) => (int)CaseFields.LastDaysAgo.Clamp(record.Today.DayNumber - day.DayNumber);
 }

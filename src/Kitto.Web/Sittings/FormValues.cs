@@ -5,53 +5,11 @@ using Kitto.Core.Head;
 namespace Kitto.Web.Sittings;
 
 /// <summary>
-/// The facts of a reading as a form holds them: one text for each path of the contract. Whatever was typed stays as it was typed;
+/// The facts of a reading as a form holds them: one text for each typed field of the contract. Whatever was typed stays as it was typed;
 /// the contract's own reader says what is wrong with it.
 /// </summary>
 public sealed class FormValues
 {
-    private static readonly HashSet<string> Flags =
-    [
-        "reactions",
-        "blackHenna",
-        "pregnant",
-        "newMedicine",
-        "highlighted",
-        "practised",
-        "resistant",
-        "include",
-        "clear",
-    ];
-
-    private static readonly HashSet<string> Numbers =
-    [
-        "chemicalServiceDaysAgo",
-        "naturalLevel",
-        "lengthCm",
-        "level",
-        "lengthMm",
-        "regrowthMm",
-        "greyPercent",
-        "tailMm",
-    ];
-
-    /// <summary>The paths a sitting has; what a form holds beside them is none of its facts.</summary>
-    private static readonly HashSet<string> Paths =
-    [
-        .. "reactions blackHenna pregnant scalp conditions newMedicine chemicalServiceDaysAgo".Split(' ').Select(f => "client." + f),
-        .. "texture density porosity naturalLevel lengthCm lengths.level lengths.tone lengths.history lengths.highlighted lengths.metalTest band.lengthMm band.level band.tone roots.level roots.tone"
-            .Split(' ')
-            .Select(f => "hair." + f),
-        .. Enum.GetValues<Zone>().SelectMany(z => "regrowthMm greyPercent resistant texture include".Split(' ').Select(f => $"zones.{Json.Name(z)}.{f}")),
-        .. "service level tone lengthsCondition lengths.level lengths.tone lengths.clear frame how tailMm".Split(' ').Select(f => "goal." + f),
-        "hands.who",
-        "hands.practised",
-        "line",
-        "plan.wantBy",
-        "painting.order",
-        "painting.sequence",
-    ];
-
     private readonly Dictionary<string, string> values = new(StringComparer.Ordinal);
 
     public string this[string path]
@@ -66,7 +24,7 @@ public sealed class FormValues
     public static FormValues From(IFormCollection form)
     {
         var found = new FormValues();
-        foreach (var (path, text) in form.Where(f => Paths.Contains(f.Key)))
+        foreach (var (path, text) in form.Where(f => CaseFields.Typed.ContainsKey(f.Key)))
         {
             found[path] = text.Count > 1 ? string.Join(", ", text.ToArray()) : text.ToString();
         }
@@ -76,7 +34,7 @@ public sealed class FormValues
             string path in form
                 .Keys.Where(k => k.StartsWith("off.", StringComparison.Ordinal))
                 .Select(k => k[4..])
-                .Where(p => Paths.Contains(p) && !form.ContainsKey(p))
+                .Where(p => CaseFields.Typed.ContainsKey(p) && !form.ContainsKey(p))
         )
         {
             found[path] = "false";
@@ -116,30 +74,23 @@ public sealed class FormValues
                 at = (at[step] ??= new JsonObject()).AsObject();
             }
 
-            at[name] = Value(name, text);
+            at[name] = Value(CaseFields.Typed.GetValueOrDefault(path), text);
         }
 
         return root;
     }
 
-    private static JsonNode Value(string name, string text)
-    {
-        if (Flags.Contains(name))
+    /// <summary>What was typed as the field's type has it; what is none of it stays a text, and the reader says what is wrong.</summary>
+    private static JsonNode Value(CaseField? field, string text) =>
+        field switch
         {
-            return text == "true" ? true
-                : text == "false" ? false
-                : JsonValue.Create(text);
-        }
-
-        if (Numbers.Contains(name) && TypedNumber.Read(text) is { } number)
-        {
-            return number;
-        }
-
-        return name is "conditions" or "sequence"
-            ? new JsonArray([.. text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(c => JsonValue.Create(c))])
-            : text;
-    }
+            FlagField when text is "true" or "false" => text == "true",
+            NumberField when TypedNumber.Read(text) is { } number => number,
+            ListField => new JsonArray([
+                .. text.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(c => JsonValue.Create(c)),
+            ]),
+            _ => JsonValue.Create(text),
+        };
 
     private void Flatten(JsonObject from, string path)
     {
@@ -151,10 +102,10 @@ public sealed class FormValues
                 case JsonObject inner:
                     Flatten(inner, at);
                     break;
-                case JsonArray list when Paths.Contains(at):
+                case JsonArray list when CaseFields.Typed.ContainsKey(at):
                     values[at] = string.Join(", ", list.Select(x => x?.ToString()));
                     break;
-                case JsonValue value when Paths.Contains(at):
+                case JsonValue value when CaseFields.Typed.ContainsKey(at):
                     values[at] = value.ToString();
                     break;
             }

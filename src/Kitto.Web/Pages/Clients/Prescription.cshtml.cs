@@ -207,10 +207,10 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
                 .Select(z =>
                 {
                     string at = $"zones.{Json.Name(z)}.";
-                    double Read(string field, double most) => double.TryParse(Values[at + field], out double v) && v >= 0 && v <= most ? v : 0;
+                    double Read(NumberField field) => TypedNumber.Read(Values[at + field.Name], field.Least, field.Most) ?? 0;
                     return new ZoneReading(
-                        Millimetres.Of(Read("regrowthMm", 300)),
-                        Share.Of(Read("greyPercent", 100) / 100),
+                        Millimetres.Of(Read(CaseFields.ZoneRegrowthMm)),
+                        Share.Of(Read(CaseFields.ZoneGreyPercent) / 100),
                         Values.On(at + "resistant"),
                         Texture.Medium,
                         Values[at + "include"] != "false"

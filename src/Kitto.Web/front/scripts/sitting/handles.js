@@ -93,7 +93,8 @@ export default {
     }
   },
   set(zone, mm) {
-    this.measure(`zones.${zone}.regrowthMm`, mm, [0, 300]);
+    const path = `zones.${zone}.regrowthMm`;
+    this.measure(path, mm, [0, Number(this.field(path).dataset.most)]);
   },
   measure(path, mm, [least, most]) {
     const field = this.field(path);

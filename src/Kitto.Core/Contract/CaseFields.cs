@@ -1,0 +1,156 @@
+using System.Reflection;
+using Kitto.Core.Clock;
+using Kitto.Core.Head;
+using Kitto.Core.Outcome;
+using Kitto.Core.Quantity;
+using Kitto.Core.Safety;
+using Kitto.Core.Trade;
+
+namespace Kitto.Core.Contract;
+
+#pragma warning disable CS1591 // a row says itself what it is
+
+/// <summary>
+/// Every fact of a case/1 document, once: its path, type, unit, range and default. The reader, the form, the script and a test of the schema go by it.
+/// A new fact is a row here, its place in the record it belongs to (Head/Reading, Case), and a line in the reader.
+/// </summary>
+public static class CaseFields
+{
+    // The person
+
+    public static readonly NumberField ClientAgeYears = new("client.ageYears", 0, 120, "years", Step: 1) { Needed = true };
+    public static readonly FlagField ClientFirstKit = new("client.firstKit", true);
+    public static readonly FlagField ClientReactions = new("client.reactions") { Typed = true };
+    public static readonly FlagField ClientBlackHenna = new("client.blackHenna") { Typed = true };
+    public static readonly FlagField ClientPregnant = new("client.pregnant") { Typed = true };
+    public static readonly ChoiceField<Scalp> ClientScalp = new("client.scalp", Scalp.Sound) { Typed = true };
+    public static readonly ListField ClientConditions = new("client.conditions", 30) { Typed = true };
+    public static readonly FlagField ClientNewMedicine = new("client.newMedicine") { Typed = true };
+    public static readonly NumberField ClientChemicalServiceDaysAgo = new("client.chemicalServiceDaysAgo", 0, 3650, "days", Step: 1) { Typed = true };
+    public static readonly NumberField SkinTestDaysAgo = new("client.skinTest.daysAgo", 0, 3650, "days", Step: 1) { Needed = true };
+    public static readonly ChoiceField<SkinResult> SkinTestResult = new("client.skinTest.result") { Needed = true };
+    public static readonly TextField SkinTestLine = new("client.skinTest.line");
+    public static readonly NumberField StrandTestDaysAgo = new("client.strandTest.daysAgo", 0, 3650, "days", Step: 1) { Needed = true };
+    public static readonly ChoiceField<StrandResult> StrandTestResult = new("client.strandTest.result") { Needed = true };
+    public static readonly NumberField StrandTestMinutes = new("client.strandTest.minutes", 0, 120, "min");
+
+    // Her hair
+
+    public static readonly ChoiceField<Texture> HairTexture = new("hair.texture", Texture.Medium) { Typed = true };
+    public static readonly ChoiceField<Density> HairDensity = new("hair.density", Density.Medium) { Typed = true };
+    public static readonly ChoiceField<Porosity> HairPorosity = new("hair.porosity", Porosity.Normal) { Typed = true };
+    public static readonly NumberField HairNaturalLevel = new("hair.naturalLevel", 1, 10, Step: 0.5) { Needed = true, Typed = true };
+    public static readonly NumberField HairLengthCm = new("hair.lengthCm", 1, 120, "cm", Default: 30) { Typed = true };
+    public static readonly NumberField LengthsLevel = new("hair.lengths.level", 1, 12, Step: 0.5) { Typed = true };
+    public static readonly ToneField LengthsTone = new("hair.lengths.tone", "N") { Typed = true };
+    public static readonly ListField LengthsTimeline = new("hair.lengths.timeline", 40);
+    public static readonly ChoiceField<LengthHistory> LengthsHistory = new("hair.lengths.history", LengthHistory.Unknown) { Typed = true };
+    public static readonly FlagField LengthsHighlighted = new("hair.lengths.highlighted") { Typed = true };
+    public static readonly ChoiceField<MetalTest> LengthsMetalTest = new("hair.lengths.metalTest") { Typed = true };
+    public static readonly ChoiceField<Treatment> PutOnWhat = new("hair.lengths.timeline[].what") { Needed = true };
+    public static readonly NumberField PutOnDaysAgo = new("hair.lengths.timeline[].daysAgo", 0, 36500, "days", Step: 1) { Needed = true };
+    public static readonly NumberField BandLengthMm = new("hair.band.lengthMm", 0, 1200, "mm") { Needed = true, Typed = true };
+    public static readonly NumberField BandLevel = new("hair.band.level", 1, 12, Step: 0.5) { Typed = true };
+    public static readonly ToneField BandTone = new("hair.band.tone") { Typed = true };
+    public static readonly NumberField RootsLevel = new("hair.roots.level", 1, 12, Step: 0.5) { Needed = true, Typed = true };
+    public static readonly ToneField RootsTone = new("hair.roots.tone", "G") { Typed = true };
+
+    // Every zone, and all of them at once
+
+    public static readonly NumberField ZoneRegrowthMm = new("zones.*.regrowthMm", 0, 300, "mm") { Typed = true };
+    public static readonly NumberField ZoneGreyPercent = new("zones.*.greyPercent", 0, 100, "%") { Typed = true };
+    public static readonly FlagField ZoneResistant = new("zones.*.resistant") { Typed = true };
+    public static readonly ChoiceField<Texture> ZoneTexture = new("zones.*.texture") { Typed = true };
+    public static readonly FlagField ZoneInclude = new("zones.*.include", true) { Typed = true };
+
+    // The wish
+
+    public static readonly ChoiceField<Service> GoalService = new("goal.service") { Needed = true, Typed = true };
+    public static readonly NumberField GoalLevel = new("goal.level", 1, 12, Step: 0.5) { Typed = true };
+    public static readonly ToneField GoalTone = new("goal.tone") { Typed = true };
+    public static readonly ChoiceField GoalLengthsCondition = new("goal.lengthsCondition", ["dry", "damp"]) { Typed = true };
+    public static readonly ChoiceField<Frame> GoalFrame = new("goal.frame", Frame.Paint) { Typed = true };
+    public static readonly ChoiceField<How> GoalHow = new("goal.how", How.Usual) { Typed = true };
+    public static readonly NumberField GoalTailMm = new("goal.tailMm", 10, 100, "mm", Default: Values.TailBackMm) { Typed = true };
+    public static readonly NumberField GoalLengthsLevel = new("goal.lengths.level", 1, 12, Step: 0.5) { Typed = true };
+    public static readonly ToneField GoalLengthsTone = new("goal.lengths.tone") { Typed = true };
+    public static readonly FlagField GoalLengthsClear = new("goal.lengths.clear") { Typed = true };
+
+    // The hands
+
+    public static readonly ChoiceField<Who> HandsWho = new("hands.who", Who.Alone) { Typed = true };
+    public static readonly FlagField HandsPractised = new("hands.practised") { Typed = true };
+    public static readonly ListField HandsHistory = new("hands.history", 200);
+    public static readonly NumberField UsedBaseGrams = new("hands.history[].baseGrams", 0.1, 5000, "g") { Needed = true };
+    public static readonly NumberField UsedSentGrams = new("hands.history[].sentGrams", 0.1, 5000, "g") { Needed = true };
+    public static readonly NumberField UsedResidueGrams = new("hands.history[].residueGrams", 0, 500, "g", Default: 0);
+    public static readonly NumberField UsedLeftGrams = new("hands.history[].leftGrams", 0, 5000, "g", Default: 0);
+    public static readonly FlagField UsedRanOut = new("hands.history[].ranOut");
+    public static readonly FlagField UsedWeighed = new("hands.history[].weighed", true);
+    public static readonly NumberField UsedDaysAgo = new("hands.history[].daysAgo", 0, 3650, "days", Step: 1, Default: 0);
+    public static readonly ChoiceField<PaintOrder> PaintingOrder = new("painting.order") { Typed = true };
+    public static readonly ListField PaintingSequence = new("painting.sequence", 9) { Typed = true };
+
+    // What was before
+
+    public static readonly NumberField LastDaysAgo = new("last.daysAgo", 0, 3650, "days", Step: 1);
+    public static readonly ChoiceField<Coverage> OutcomeCoverage = new("last.outcome.coverage", Coverage.Full);
+    public static readonly ChoiceField<Depth> OutcomeDepth = new("last.outcome.depth", Depth.Right);
+    public static readonly ChoiceField<ToneOutcome> OutcomeTone = new("last.outcome.tone", ToneOutcome.Right);
+    public static readonly NumberField ReportDaysAgo = new("reports[].daysAgo", 0, 3650, "days", Step: 1) { Needed = true };
+    public static readonly ChoiceField<Depth> ReportDepth = new("reports[].depth", Depth.Right);
+    public static readonly ChoiceField<ToneOutcome> ReportTone = new("reports[].tone", ToneOutcome.Right);
+    public static readonly NumberField GrownMm = new("grown[].mm", 0, 300, "mm") { Needed = true };
+    public static readonly NumberField GrownDays = new("grown[].days", GrowthRate.LeastDays, 3650, "days", Step: 1) { Needed = true };
+    public static readonly ListField Reports = new("reports", 50);
+    public static readonly ListField GrownList = new("grown", 50);
+
+    // A formula that is given
+
+    public static readonly ChoiceField FormulaUse = new("formula.use", ["roots", "lengths", "shadow", "band", "second"], "roots");
+    public static readonly ListField FormulaParts = new("formula.parts", 8) { Needed = true };
+    public static readonly NumberField FormulaDeveloperVolume = new("formula.developerVolume", 0, 40, "vol");
+    public static readonly FlagField FormulaHandMade = new("formula.handMade");
+    public static readonly TextField PartShade = new("formula.parts[].shade", 6) { Needed = true };
+    public static readonly NumberField PartShare = new("formula.parts[].share", 0.001, 1) { Needed = true };
+    public static readonly TextField Line = new("line") { Typed = true };
+
+    // The days
+
+    public static readonly DateField PlanToday = new("plan.today") { Needed = true };
+    public static readonly DateField PlanWantBy = new("plan.wantBy") { Needed = true, Typed = true };
+    public static readonly ListField PlanPostDays = new("plan.postDays", 7);
+    public static readonly NumberField PlanTransitDays = new("plan.transitDays", 0, Values.MostTransitDays, "days", Step: 1, Default: 2);
+
+    // The house
+
+    public static readonly NumberField HouseServiceLevel = new(
+        "house.serviceLevel",
+        Values.LeastServiceLevel,
+        Values.GreatestServiceLevel,
+        Default: Values.UsualServiceLevel
+    );
+    public static readonly NumberField HouseScaleStepGrams = new("house.scaleStepGrams", 0.01, 5, "g", Default: Values.UsualScaleStepGrams);
+    public static readonly ListField HouseForHer = new("house.forHer", 40);
+    public static readonly NumberField CostsShortPerGram = new("house.costs.shortPerGram", 0.01, 10000) { Needed = true };
+    public static readonly NumberField CostsLeftPerGram = new("house.costs.leftPerGram", 0.01, 10000) { Needed = true };
+    public static readonly TextField HerWayReason = new("house.forHer[].reason", 300) { Needed = true };
+    public static readonly TextField HerWayRule = new("house.forHer[].rule") { Needed = true };
+    public static readonly TextField HerWayWay = new("house.forHer[].way") { Needed = true };
+    public static readonly TextField HerWayBy = new("house.forHer[].by") { Needed = true };
+    public static readonly DateField HerWayOn = new("house.forHer[].on") { Needed = true };
+
+    /// <summary>All of them.</summary>
+    public static IReadOnlyList<CaseField> All { get; } =
+    [.. typeof(CaseFields).GetFields(BindingFlags.Static | BindingFlags.Public).Select(f => f.GetValue(null)).OfType<CaseField>()];
+
+    /// <summary>The paths of the form, a zone's for each of the nine, with their fields.</summary>
+    public static IReadOnlyDictionary<string, CaseField> Typed { get; } =
+        All.Where(f => f.Typed)
+            .SelectMany(f =>
+                f.Path.StartsWith("zones.*.", StringComparison.Ordinal)
+                    ? Enum.GetValues<Zone>().Select(z => (Path: $"zones.{Json.Name(z)}.{f.Name}", f))
+                    : [(f.Path, f)]
+            )
+            .ToDictionary(x => x.Item1, x => x.f);
+}
