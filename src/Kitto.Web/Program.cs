@@ -18,6 +18,12 @@ string connection =
     builder.Configuration["KITTO_DATABASE"]
     ?? throw new InvalidOperationException("KITTO_DATABASE is not set: start with ./kitto start, or give a PostgreSQL connection string.");
 bool demo = builder.Configuration["KITTO_DEMO"] == "1";
+if (builder.Configuration["KITTO_LOG"] == "json")
+{
+    builder.Logging.ClearProviders().AddJsonConsole(o => (o.UseUtcTimestamp, o.TimestampFormat) = (true, "O")).AddFilter("Kitto", LogLevel.Information);
+}
+
+Telemetry.Add(builder);
 
 string folder = Path.Combine(AppContext.BaseDirectory, "data", "catalogue");
 builder.Services.AddSingleton(TimeProvider.System);

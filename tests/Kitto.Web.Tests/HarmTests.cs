@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Diagnostics.Metrics;
 using System.Net;
 using Dapper;
 using Kitto.Core.Clock;
@@ -38,6 +40,29 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
         // And it is not taken back by the other page.
         await client.Open(client.Address);
         Assert.Equal("Stop", client.Find("h1").TextContent);
+    }
+
+    [Fact]
+    public async Task What_is_taken_for_safety_is_counted_by_its_kind_and_by_nothing_that_tells_of_a_person()
+    {
+        var counted = new ConcurrentBag<string>();
+        using var listener = new MeterListener();
+        listener.InstrumentPublished = (instrument, l) =>
+        {
+            if (instrument.Meter.Name == "Kitto")
+            {
+                l.EnableMeasurementEvents(instrument);
+            }
+        };
+        listener.SetMeasurementEventCallback<long>(
+            (instrument, _, tags, _) => counted.Add($"{instrument.Name} {string.Join(' ', tags.ToArray().Select(t => $"{t.Key}={t.Value}"))}")
+        );
+        listener.Start();
+        var (_, client, _) = await studio.FreshKit("Counta Quill");
+        await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
+        Assert.Contains("kitto.prescriptions.signed decision=kit", counted);
+        Assert.Contains("kitto.safety.events kind=SkinOn", counted);
+        Assert.All(counted, c => Assert.Matches(@"^kitto\.[a-z.]+ (kind|decision)=[A-Za-z]+$", c));
     }
 
     [Theory]

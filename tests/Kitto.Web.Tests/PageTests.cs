@@ -145,7 +145,12 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
         await visitor.Open($"/clients/{await studio.IdOf("Lotte")}/prescription");
         await visitor.Send("#sitting", "?handler=Preview", ("zones.nape.regrowthMm", "12,5"), ("goal.level", "5,5"));
         Assert.Contains("level 5.5 N", visitor.Text, StringComparison.Ordinal);
-        Assert.Contains("12.5", visitor.Find(".zone[data-zone=nape]").GetAttribute("aria-label")!, StringComparison.Ordinal);
+        Assert.Contains("12.5 mm", visitor.Find(".zone[data-zone=nape]").GetAttribute("aria-label")!, StringComparison.Ordinal);
+        // On a head that cannot be prescribed yet, too.
+        await visitor.Open($"/clients/{await studio.IdOf("Lotte")}/prescription");
+        await visitor.Send("#sitting", "?handler=Preview", ("zones.nape.regrowthMm", "12,5"), ("hair.naturalLevel", ""));
+        Assert.Contains("Not enough to prescribe yet", visitor.Text, StringComparison.Ordinal);
+        Assert.Contains("12.5 mm", visitor.Find(".zone[data-zone=nape]").GetAttribute("aria-label")!, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -1,29 +1,38 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
+using Microsoft.Extensions.Logging;
+using Microsoft.Extensions.Logging.Abstractions;
 
 namespace Kitto.Store.Commands;
 
 /// <summary>What is said of a client or a kit: judged by Core against the record as it stands, written down with all that follows from it, or not at all.</summary>
-public sealed class SafetyCommands(Database db)
+public sealed class SafetyCommands(Database db, ILogger<SafetyCommands>? logger = null)
 {
+    private readonly ILogger log = logger ?? NullLogger<SafetyCommands>.Instance;
+
     /// <summary>Takes down what is said of a client.</summary>
     /// <returns>Why not; null where it was taken.</returns>
-    public Task<Refusal?> Say(Guid clientId, Func<SafetyRecord, Taken> rule) =>
-        db.Together(async connection =>
+    public async Task<Refusal?> Say(Guid clientId, Func<SafetyRecord, Taken> rule)
+    {
+        var said = await db.Together(async connection =>
         {
             var held = await Held.Of(connection, clientId);
             var taken = rule(await held.Record());
             await held.Append(taken.Events);
-            return taken.Refused;
+            return taken;
         });
+        CommandLog.Taken(log, clientId, said.Events);
+        return said.Refused;
+    }
 
     /// <summary>Takes down what is said of a kit, with the picture that came with it.</summary>
     /// <param name="kit">The kit; it is read again while its client is held.</param>
     /// <param name="rule">What Core says to it.</param>
     /// <param name="photo">A picture, and the event it belongs to.</param>
     /// <returns>Why not; null where it was taken.</returns>
-    public Task<Refusal?> Say(Kit kit, Func<SafetyRecord, GateKit, Taken> rule, (Guid Of, byte[] Jpeg, DateTime At)? photo = null) =>
-        db.Together(async connection =>
+    public async Task<Refusal?> Say(Kit kit, Func<SafetyRecord, GateKit, Taken> rule, (Guid Of, byte[] Jpeg, DateTime At)? photo = null)
+    {
+        var said = await db.Together(async connection =>
         {
             var held = await Held.Of(connection, kit.ClientId);
             var taken = rule(await held.Record(), (await held.Kit(kit.Id)).Gate);
@@ -46,8 +55,11 @@ public sealed class SafetyCommands(Database db)
                 );
             }
 
-            return taken.Refused;
+            return taken;
         });
+        CommandLog.Taken(log, kit.ClientId, said.Events);
+        return said.Refused;
+    }
 
     /// <summary>Takes down words of a run; those that cannot be are left out.</summary>
     /// <param name="kit">The kit.</param>
@@ -115,8 +127,9 @@ public sealed class SafetyCommands(Database db)
     /// <param name="report">The report; null: only what was felt, because the rest cannot be taken.</param>
     /// <param name="felt">A reaction that was told with it.</param>
     /// <returns>Why the report was not taken; null where it was. A reaction is always taken.</returns>
-    public Task<string?> Report(Kit kit, OutcomeReport? report, Taken? felt) =>
-        db.Together(async connection =>
+    public async Task<string?> Report(Kit kit, OutcomeReport? report, Taken? felt)
+    {
+        string? refused = await db.Together<string?>(async connection =>
         {
             var held = await Held.Of(connection, kit.ClientId);
             await held.Append(felt?.Events ?? []);
@@ -145,4 +158,7 @@ public sealed class SafetyCommands(Database db)
             );
             return null;
         });
+        CommandLog.Taken(log, kit.ClientId, felt?.Events ?? []);
+        return refused;
+    }
 }

@@ -1,6 +1,8 @@
 using Dapper;
 using Kitto.Core;
 using Kitto.Core.Safety;
+using Microsoft.Extensions.Logging;
+using Microsoft.Extensions.Logging.Abstractions;
 
 namespace Kitto.Store.Commands;
 
@@ -53,8 +55,10 @@ public sealed record Signing(
 public sealed record KeptAnswers(long BegunFrom, string Document, bool News, IReadOnlyList<Because> Stops);
 
 /// <summary>What a sitting writes: readings, answers, prescriptions, the client herself. Each with every stop that is in it, as one.</summary>
-public sealed class SittingCommands(Database db)
+public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logger = null)
 {
+    private readonly ILogger log = logger ?? NullLogger<SittingCommands>.Instance;
+
     /// <summary>Keeps answers after the ones they were begun from. What the studio takes down itself is seen with that.</summary>
     /// <param name="clientId">Whose.</param>
     /// <param name="answers">The answers.</param>
@@ -63,8 +67,9 @@ public sealed class SittingCommands(Database db)
     /// <param name="byName">Who says it, for the record.</param>
     /// <param name="link">The link they came by, which is used up with them.</param>
     /// <exception cref="ConflictException">Others were given meanwhile.</exception>
-    public Task Answer(Guid clientId, KeptAnswers answers, DateTime at, Guid? by, string byName, Guid? link = null) =>
-        db.Together(async connection =>
+    public async Task Answer(Guid clientId, KeptAnswers answers, DateTime at, Guid? by, string byName, Guid? link = null)
+    {
+        await db.Together(async connection =>
         {
             var held = await Held.Of(connection, clientId);
             await Answer(held, answers, at, by, byName);
@@ -73,6 +78,8 @@ public sealed class SittingCommands(Database db)
                 await held.Execute("update link set revoked_at = @at where id = @used and revoked_at is null", new { used, at });
             }
         });
+        CommandLog.Answered(log, clientId, answers.Stops.Count);
+    }
 
     /// <summary>Keeps a reading after the one it was begun from; the draft is done with.</summary>
     /// <exception cref="ConflictException">Another was kept meanwhile.</exception>
@@ -83,8 +90,9 @@ public sealed class SittingCommands(Database db)
     /// <param name="s">What is signed.</param>
     /// <param name="confirmed">Answers that were confirmed; null: they stood.</param>
     /// <exception cref="ConflictException">Her record or the shelf is not as it was when this was prescribed; nothing was written.</exception>
-    public Task<(Guid Prescription, Guid? Kit)> Sign(KeptReading reading, Signing s, KeptAnswers? confirmed) =>
-        db.Together(async connection =>
+    public async Task<(Guid Prescription, Guid? Kit)> Sign(KeptReading reading, Signing s, KeptAnswers? confirmed)
+    {
+        var made = await db.Together(async connection =>
         {
             var held = await Held.Of(connection, reading.ClientId);
             if (await Clients.Stand(connection, reading.ClientId) != s.Stand)
@@ -164,6 +172,9 @@ public sealed class SittingCommands(Database db)
 
             return (id, kit);
         });
+        CommandLog.Signed(log, reading.ClientId, s.Decision, made.Item1, made.Item2);
+        return made;
+    }
 
     /// <summary>Changes what is known of a client; a day of birth that stops stops her kits with it.</summary>
     /// <param name="client">As she is now.</param>

@@ -1,12 +1,13 @@
 using System.ComponentModel.DataAnnotations;
 using Kitto.Store;
+using Kitto.Web.Delivery;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
-public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, People people) : PageModel
+public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, People people, ILogger<SignInModel> log) : PageModel
 {
     [BindProperty, Required(ErrorMessage = "Type your name.")]
     public string? UserName { get; set; }
@@ -33,9 +34,11 @@ public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, P
         var result = await signIn.PasswordSignInAsync(UserName!.Trim(), Password!, isPersistent: false, lockoutOnFailure: true);
         if (result.Succeeded)
         {
+            WebLog.SignedIn(log, (await signIn.UserManager.FindByNameAsync(UserName!.Trim()))!.Id);
             return LocalRedirect(Url.IsLocalUrl(to) ? to! : "/");
         }
 
+        WebLog.NotSignedIn(log, HttpContext.Connection.RemoteIpAddress?.ToString(), result.IsLockedOut);
         ModelState.AddModelError(nameof(Password), result.IsLockedOut ? "Too many tries. Wait five minutes." : "Name and password do not belong together.");
         return Page();
     }

@@ -1,12 +1,22 @@
 using Kitto.Core.Clock;
 using Kitto.Store;
+using Kitto.Web.Delivery;
 using Kitto.Web.Guides;
 using MimeKit;
 
 namespace Kitto.Web.Today;
 
 /// <summary>Makes what is due to be said, and sends it: each once, and nothing is lost by a crash in between.</summary>
-public sealed class ClientMessageSender(Messages messages, Kits kits, Clients clients, KitGate gate, Studios studios, PostSettings settings, TimeProvider clock)
+public sealed class ClientMessageSender(
+    Messages messages,
+    Kits kits,
+    Clients clients,
+    KitGate gate,
+    Studios studios,
+    PostSettings settings,
+    TimeProvider clock,
+    ILogger<ClientMessageSender> log
+)
 {
     private readonly IPost post = settings.Post;
 
@@ -67,10 +77,12 @@ public sealed class ClientMessageSender(Messages messages, Kits kits, Clients cl
             {
                 await post.Send(await Written(message), stop);
                 await messages.Sent(message.Id, clock.GetUtcNow().UtcDateTime);
+                WebLog.MessageSent(log, message.Id);
                 went++;
             }
             catch (NotSentException not)
             {
+                WebLog.MessageNotSent(log, message.Id, message.Attempts);
                 // Later each time, an hour at most.
                 await messages.Failed(message.Id, not.Message, now.AddMinutes(Math.Min(60, Math.Pow(2, message.Attempts))));
             }
@@ -117,7 +129,7 @@ public sealed class MessageRounds(ClientMessageSender desk, ILogger<MessageRound
             catch (Exception wrong) when (wrong is not OperationCanceledException)
             {
                 // Whatever is wrong with the post or the database, the pages go on without it.
-                log.LogWarning(wrong, "Messages could not be looked for; they are again in a minute.");
+                WebLog.NoMessages(log, wrong);
             }
         } while (await timer.WaitForNextTickAsync(stoppingToken));
     }
