@@ -25,7 +25,7 @@ public static class SalonOnly
 
         if (strongest.Value > Values.KitLimitVolume)
         {
-            yield return Salon("SA7", $"{strongest} is a strength for the chair; a kit never holds more than 20 vol.");
+            yield return Salon("SA7", $"{strongest} is a strength for the chair; a kit never holds more than {Values.KitLimitVolume} vol.");
             yield return Salon("SA11", $"{strongest} is {strongest.Percent} % peroxide; nothing above 6 % is posted. Check your carrier and law.");
         }
 
@@ -43,7 +43,7 @@ public static class SalonOnly
             yield return Salon("SV3", $"Level {roots.Level} is {Math.Abs(lift):0.#} levels from her own {hair.NaturalLevel}; at home two is the limit.");
             if (lift > Values.HomeLevels)
             {
-                yield return Salon("DV4", $"A lift of {lift:0.#} levels needs more than 20 vol, which only the chair has.");
+                yield return Salon("DV4", $"A lift of {lift:0.#} levels needs more than {Values.KitLimitVolume} vol, which only the chair has.");
             }
         }
 

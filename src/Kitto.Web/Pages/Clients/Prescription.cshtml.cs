@@ -3,6 +3,7 @@ using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Consultations;
@@ -177,7 +178,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         {
             Unasked = Record.Told is null
                 ? "Ask her first: no kit is signed without her answers."
-                : "Ask her again, or tick that you have: her answers are older than her last kit or than 30 days.";
+                : $"Ask her again, or tick that you have: her answers are older than her last kit or than {Values.AnswersFreshDays} days.";
             return Page();
         }
 
