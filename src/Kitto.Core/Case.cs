@@ -108,6 +108,12 @@ public sealed record House(
     IReadOnlyList<HerWay>? ForHer = null
 )
 {
+    /// <summary>The line of each kind that the house takes; where none is named, the first on the shelf that can be mixed from.</summary>
+    public IReadOnlyDictionary<LineKind, string> Lines { get; init; } = new Dictionary<LineKind, string>();
+
+    /// <summary>Whether a line is the house's of its kind.</summary>
+    public bool Takes(Line line) => Lines.TryGetValue(line.Kind, out string? id) && id == line.Id;
+
     /// <summary>The quantile that is sent: the newsvendor's from the house's costs, else the fixed level (quantity 4).</summary>
     public double Quantile =>
         Costs is { } c ? Math.Clamp(c.ShortPerGram / (c.ShortPerGram + c.LeftPerGram), Values.LeastServiceLevel, Values.GreatestServiceLevel) : ServiceLevel;

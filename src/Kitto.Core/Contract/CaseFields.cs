@@ -131,6 +131,13 @@ public static class CaseFields
         Default: Values.UsualServiceLevel
     );
     public static readonly NumberField HouseScaleStepGrams = new("house.scaleStepGrams", 0.01, 5, "g", Default: Values.UsualScaleStepGrams);
+
+    // The line of each kind that the house takes.
+    public static readonly TextField HouseLinesPermanent = new("house.lines.permanent", 40);
+    public static readonly TextField HouseLinesHighLift = new("house.lines.highLift", 40);
+    public static readonly TextField HouseLinesDemi = new("house.lines.demi", 40);
+    public static readonly TextField HouseLinesGloss = new("house.lines.gloss", 40);
+    public static readonly TextField HouseLinesLightener = new("house.lines.lightener", 40);
     public static readonly ListField HouseForHer = new("house.forHer", 40);
     public static readonly NumberField CostsShortPerGram = new("house.costs.shortPerGram", 0.01, 10000) { Needed = true };
     public static readonly NumberField CostsLeftPerGram = new("house.costs.leftPerGram", 0.01, 10000) { Needed = true };

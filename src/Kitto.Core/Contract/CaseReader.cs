@@ -47,7 +47,7 @@ public static class CaseReader
         var goal = goalIn is null ? null : GoalReader.Read(goalIn);
         var zones = ReadingReader.Zones(root, hair?.Texture ?? Texture.Medium, goal?.Service ?? Service.RootTouchUp);
         var hands = ReadingReader.Hands(root.Object("hands"));
-        var house = HouseReader.Read(root.Object("house"));
+        var house = HouseReader.Read(root.Object("house"), shelf);
         string? line = root.Text(CaseFields.Line);
         if (line is not null && shelf is not null && shelf.Find(line) is null)
         {
@@ -84,8 +84,8 @@ public static class CaseReader
         if (formula is not null && roots is not null)
         {
             var used =
-                formula.Use is "lengths" or "band" ? shelf!.ForLengths(goal!.Service, roots)
-                : formula.Use == "second" ? shelf!.Lines.FirstOrDefault(l => l is { Kind: LineKind.Demi, Mixable: true }) ?? roots
+                formula.Use is "lengths" or "band" ? shelf!.ForLengths(goal!.Service, roots, house)
+                : formula.Use == "second" ? shelf!.Ready(LineKind.Demi, house) ?? roots
                 : roots;
             foreach (var (part, i) in formula.Parts.Select((p, i) => (p, i)).Where(x => used.Find(x.p.Shade) is null))
             {

@@ -1,5 +1,6 @@
 using Kitto.Core.Quantity;
 using Kitto.Core.Rules;
+using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Contract;
@@ -7,7 +8,7 @@ namespace Kitto.Core.Contract;
 /// <summary>Reads the house of a case: its schools, its level of service, its costs, and what it does for one client.</summary>
 internal static class HouseReader
 {
-    public static House Read(ObjectReader? r)
+    public static House Read(ObjectReader? r, Shelf? shelf)
     {
         if (r is null)
         {
@@ -38,6 +39,40 @@ internal static class HouseReader
             }
         }
 
+        var lines = new Dictionary<LineKind, string>();
+        if (r.Object("lines") is { } l)
+        {
+            foreach (
+                var (kind, field) in new[]
+                {
+                    (LineKind.Permanent, CaseFields.HouseLinesPermanent),
+                    (LineKind.HighLift, CaseFields.HouseLinesHighLift),
+                    (LineKind.Demi, CaseFields.HouseLinesDemi),
+                    (LineKind.Gloss, CaseFields.HouseLinesGloss),
+                    (LineKind.Lightener, CaseFields.HouseLinesLightener),
+                }
+            )
+            {
+                if (l.Text(field) is not { } id)
+                {
+                    continue;
+                }
+
+                lines[kind] = id;
+                if (shelf is not null && shelf.Find(id)?.Kind != kind)
+                {
+                    string[] there = [.. shelf.Lines.Where(x => x.Kind == kind).Select(x => x.Id)];
+                    l.Fail(
+                        field.Name,
+                        $"is \"{id}\", which is no {Json.Spaced(Json.Name(kind))} line of the shelf",
+                        there.Length > 0 ? string.Join(", ", there) : "none: the shelf has no such line"
+                    );
+                }
+            }
+
+            l.Done();
+        }
+
         Costs? costs = null;
         if (r.Object("costs") is { } c)
         {
@@ -51,7 +86,10 @@ internal static class HouseReader
             schools,
             costs,
             [.. r.Objects(CaseFields.HouseForHer).Select(ReadHerWay).OfType<HerWay>()]
-        );
+        )
+        {
+            Lines = lines,
+        };
         r.Done();
         return house;
     }

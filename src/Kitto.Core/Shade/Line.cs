@@ -228,54 +228,57 @@ public sealed record MixPart(string Shade, Share Share);
 /// <param name="Lines">The lines, at least one.</param>
 public sealed record Shelf(IReadOnlyList<Line> Lines)
 {
-    /// <summary>Id of the gloss that goes with every line (tables).</summary>
-    public const string CompanionGloss = "tidewash-gloss";
-
-    /// <summary>Id of the house lightener (tables).</summary>
-    public const string HouseLightener = "breakwater";
-
     /// <summary>The line of that id, if there is one.</summary>
     public Line? Find(string id) => Lines.FirstOrDefault(l => l.Id == id);
 
-    /// <summary>The line that is used: the named one, else the tables' own, else the first on the shelf that can do the service. Lightener is used for lightening whatever was named.</summary>
+    /// <summary>The line that is used: the named one, else the house's of the kind the service takes, else the first on the shelf of that kind that can be mixed from. Lightener is used for lightening whatever was named.</summary>
     /// <param name="goal">The goal.</param>
     /// <param name="named">Id of a line that was named; null: none.</param>
-    /// <param name="house">The house, whose schools choose between lines.</param>
+    /// <param name="house">The house, whose schools choose between kinds and whose lines between lines of a kind.</param>
     /// <param name="stubborn">Whether the white is half and more, or stubborn: then the thicker line goes first (SH23).</param>
-    /// <returns>Null where the shelf has none; a line that cannot be mixed from is returned where it was named.</returns>
+    /// <returns>Null where the shelf has none. A line that cannot be mixed from is returned where it was named, is the house's, or is all there is of its kind: what is out of stock is said, not replaced by another kind of colour.</returns>
     public Line? For(Goal goal, string? named, House house, bool stubborn = false)
     {
-        (string id, LineKind[] kinds) = goal.Service switch
+        if (goal.Service != Service.Lighten && named is not null)
         {
-            Service.Lighten => (HouseLightener, [LineKind.Lightener]),
-            Service.GreyBlend => ("halyard-demi", [LineKind.Demi]),
-            Service.RootShadow when house.Way<ShadowColour>() != ShadowColour.Permanent => ("halyard-demi", [LineKind.Demi, LineKind.Permanent]),
-            Service.Gloss when house.Way<Toning>() != Toning.PermanentLow => (CompanionGloss, [LineKind.Gloss, LineKind.Demi]),
-            Service.BaseLift => ("lantern-lift", [LineKind.HighLift, LineKind.Permanent]),
-            // A soft wish, where the house blends and no line is named (SV7).
-            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.Way<WhiteHair>() == WhiteHair.Blend => (
-                "halyard-demi",
-                [LineKind.Demi, LineKind.Permanent]
-            ),
-            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss or Service.RootShadow or Service.Gloss => (
-                "lantern-cream",
-                new[] { LineKind.Permanent, LineKind.Demi }
-            ),
-            _ => throw new ArgumentOutOfRangeException(nameof(goal)),
-        };
-        return goal.Service != Service.Lighten && named is not null ? Find(named)
-            : Find(id) is { } usual
-            && kinds.Contains(usual.Kind)
-            && (!stubborn || !Lines.Any(l => l.Mixable && l.Kind == usual.Kind && l.Thickness < usual.Thickness))
-                ? usual
-            : kinds.SelectMany(k => Lines.Where(l => l.Kind == k).OrderBy(l => stubborn ? l.Thickness : 0)).FirstOrDefault(l => l.Mixable);
+            return Find(named);
+        }
+
+        var of = Kinds(goal.Service, house).Select(kind => Lines.Where(l => l.Kind == kind).ToList()).FirstOrDefault(lines => lines.Count > 0) ?? [];
+        return stubborn && of.Any(l => l.Mixable)
+            ? of.Where(l => l.Mixable).OrderBy(l => l.Thickness).ThenBy(l => !house.Takes(l)).First()
+            : of.FirstOrDefault(house.Takes) ?? of.FirstOrDefault(l => l.Mixable) ?? of.FirstOrDefault();
     }
 
-    /// <summary>The line of a formula of its own for the lengths: the gloss that goes with every line, else the roots' own.</summary>
+    /// <summary>Kinds of line a service takes, the first before the others.</summary>
+    private static LineKind[] Kinds(Service service, House house) =>
+        service switch
+        {
+            Service.Lighten => [LineKind.Lightener],
+            Service.GreyBlend => [LineKind.Demi],
+            Service.RootShadow when house.Way<ShadowColour>() != ShadowColour.Permanent => [LineKind.Demi, LineKind.Permanent],
+            Service.Gloss when house.Way<Toning>() != Toning.PermanentLow => [LineKind.Gloss, LineKind.Demi],
+            Service.BaseLift => [LineKind.HighLift, LineKind.Permanent],
+            // A soft wish, where the house blends and no line is named (SV7).
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss when house.Way<WhiteHair>() == WhiteHair.Blend =>
+            [
+                LineKind.Demi,
+                LineKind.Permanent,
+            ],
+            Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss or Service.RootShadow or Service.Gloss => [LineKind.Permanent, LineKind.Demi],
+            _ => throw new ArgumentOutOfRangeException(nameof(service)),
+        };
+
+    /// <summary>The line of a formula of its own for the lengths: the house's gloss, else any that can be mixed from, else the roots' own.</summary>
     /// <param name="service">The service; a gloss is its line's own.</param>
     /// <param name="roots">The line of the roots.</param>
-    public Line ForLengths(Service service, Line roots) =>
-        service == Service.Gloss ? roots
-        : Find(CompanionGloss) is { Kind: LineKind.Gloss, Mixable: true } companion ? companion
-        : Lines.FirstOrDefault(l => l is { Kind: LineKind.Gloss, Mixable: true }) ?? roots;
+    /// <param name="house">The house.</param>
+    public Line ForLengths(Service service, Line roots, House house) => service == Service.Gloss ? roots : Ready(LineKind.Gloss, house) ?? roots;
+
+    /// <summary>A line of a kind that can be mixed from: the house's, else the first on the shelf; null where there is none.</summary>
+    public Line? Ready(LineKind kind, House house)
+    {
+        var of = Lines.Where(l => l.Mixable && l.Kind == kind).ToList();
+        return of.FirstOrDefault(house.Takes) ?? of.FirstOrDefault();
+    }
 }

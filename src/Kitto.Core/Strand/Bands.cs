@@ -23,7 +23,7 @@ internal static class Bands
         }
 
         var reach = Reach(state, wish);
-        formulas.Add(FormulaPlan.Of(c, FormulaPlan.Band, shelf.ForLengths(c.Goal.Service, line), reach, state, shelf, why));
+        formulas.Add(FormulaPlan.Of(c, FormulaPlan.Band, shelf.ForLengths(c.Goal.Service, line, c.House), reach, state, shelf, why));
         why.Add(
             new Because(
                 "SV17",

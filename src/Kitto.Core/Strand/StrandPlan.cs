@@ -42,7 +42,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         var rootState = HairState.Of(c.Reading, lead, Stretch.Scalp);
         bool shadow = c.Goal.Service == Service.RootShadow;
         formulas.Add(FormulaPlan.Of(c, shadow ? FormulaPlan.Shadow : FormulaPlan.Roots, line, roots, rootState, shelf, why));
-        if (c.Goal.How == How.TwoSteps && shelf.Lines.FirstOrDefault(l => l is { Kind: LineKind.Demi, Mixable: true }) is { } demi)
+        if (c.Goal.How == How.TwoSteps && shelf.Ready(LineKind.Demi, c.House) is { } demi)
         {
             why.Add(
                 new Because(
@@ -57,7 +57,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         var lengths = LengthsPlan.Of(c, roots, why);
         int? own = null,
             ownBand = null;
-        if (lengths is { Does: Does.Tone, Wish.Clear: true } && !shelf.ForLengths(c.Goal.Service, line).InStock.Any(s => s.Code == ShadeOf.Clear))
+        if (lengths is { Does: Does.Tone, Wish.Clear: true } && !shelf.ForLengths(c.Goal.Service, line, c.House).InStock.Any(s => s.Code == ShadeOf.Clear))
         {
             why.Add(new Because("SH24", "There is no clear in stock, and anything else would tint the lengths: they are left alone.", Topic.Attention));
             lengths = new LengthsPlan(Does.Shield, null);
@@ -70,7 +70,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
                 FormulaPlan.Of(
                     c,
                     FormulaPlan.Lengths,
-                    shelf.ForLengths(c.Goal.Service, line),
+                    shelf.ForLengths(c.Goal.Service, line, c.House),
                     wish,
                     HairState.Of(c.Reading, lead, Stretch.Lengths),
                     shelf,

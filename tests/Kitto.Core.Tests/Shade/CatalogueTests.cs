@@ -75,4 +75,35 @@ public sealed class CatalogueTests
         Assert.Contains("0 to 120", thrown.Message, StringComparison.Ordinal);
         Assert.Contains("9Q", thrown.Message, StringComparison.Ordinal);
     }
+
+    /// <summary>Two creams on one shelf: the house's own goes first, the shelf's order decides where the house says nothing, and no name is known to the engine.</summary>
+    [Theory]
+    [InlineData(null, "a-cream")]
+    [InlineData("b-cream", "b-cream")]
+    public void The_house_says_which_line_of_a_kind_it_takes(string? own, string taken)
+    {
+        var cream = Bench.Shelf.Find("lantern-cream")!;
+        var shelf = new Shelf([cream with { Id = "a-cream" }, cream with { Id = "b-cream" }]);
+        var house = House.Default with { Lines = own is null ? new Dictionary<LineKind, string>() : new() { [LineKind.Permanent] = own } };
+        Assert.Equal(taken, shelf.For(Bench.Case().Goal, null, house)!.Id);
+        Assert.Equal("a-cream", shelf.For(Bench.Case().Goal, "a-cream", house)!.Id);
+    }
+
+    [Fact]
+    public void What_is_out_of_stock_is_said_and_not_replaced_by_another_kind_of_colour()
+    {
+        var (cream, demi) = (Bench.Shelf.Find("lantern-cream")!, Bench.Shelf.Find("halyard-demi")!);
+        var bare = cream with { Out = [.. cream.Shades.Select(s => s.Code)] };
+        Assert.Equal("lantern-cream", new Shelf([bare, demi]).For(Bench.Case().Goal, null, House.Default)!.Id);
+        Assert.Equal("halyard-demi", new Shelf([demi]).For(Bench.Case().Goal, null, House.Default)!.Id);
+    }
+
+    [Theory]
+    [InlineData("permanent", "halyard-demi", "lantern-cream")]
+    [InlineData("gloss", "nobody", "tidewash-gloss")]
+    public void A_line_of_the_house_has_to_be_on_the_shelf_and_of_its_kind(string kind, string id, string there)
+    {
+        var (_, errors) = CaseReader.Read(Bench.With($"house.lines={{\"{kind}\":\"{id}\"}}"), Bench.Shelf);
+        Assert.Equal([($"house.lines.{kind}", there)], errors.Select(e => (e.Path, e.Range)));
+    }
 }

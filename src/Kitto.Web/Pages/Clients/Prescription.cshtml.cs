@@ -178,7 +178,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         {
             Unasked = Record.Told is null
                 ? "Ask her first: no kit is signed without her answers."
-                : $"Ask her again, or tick that you have: her answers are older than her last kit or than {Values.AnswersFreshDays} days.";
+                : $"Ask her again, or tick that you have: her answers are older than her last kit or than {Kitto.Core.Trade.Values.AnswersFreshDays} days.";
             return Page();
         }
 
