@@ -1,6 +1,8 @@
 using System.Text.Json;
 using Dapper;
 using Kitto.Core;
+using Kitto.Core.Contract;
+using Kitto.Core.Shade;
 
 namespace Kitto.Store;
 
@@ -14,7 +16,8 @@ public sealed record Studio(
     bool IsDemo,
     int Version,
     double? CostShort,
-    double? CostLeft
+    double? CostLeft,
+    string Lines
 )
 {
     /// <summary>The values the engine reckons with.</summary>
@@ -24,7 +27,21 @@ public sealed record Studio(
             Grams.Of(ScaleStep),
             JsonSerializer.Deserialize<Dictionary<string, string>>(Schools) ?? [],
             CostShort is { } s && CostLeft is { } l ? new Costs(s, l) : null
-        );
+        )
+        {
+            Lines = OwnLines(),
+        };
+
+    /// <summary>The line of each kind that the house takes.</summary>
+    public IReadOnlyDictionary<LineKind, string> OwnLines() =>
+        (JsonSerializer.Deserialize<Dictionary<string, string>>(Lines) ?? []).ToDictionary(l => Json.Named<LineKind>(l.Key)!.Value, l => l.Value);
+
+    /// <summary>The same with other lines.</summary>
+    public Studio With(IReadOnlyDictionary<LineKind, string> lines) =>
+        this with
+        {
+            Lines = JsonSerializer.Serialize(lines.ToDictionary(l => Json.Name(l.Key), l => l.Value)),
+        };
 
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today(DateTimeOffset now) => Today(now.UtcDateTime);
@@ -61,7 +78,7 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines
             from studio where id = 1
             """
         );
@@ -77,7 +94,7 @@ public sealed class Studios(Database db)
                 await connection.ExecuteAsync(
                     """
                     update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
-                           cost_short = @CostShort, cost_left = @CostLeft, version = version + 1
+                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, version = version + 1
                     where id = 1 and version = @Version
                     """,
                     studio

@@ -142,6 +142,36 @@ public sealed class ColourTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
+    public async Task Where_the_shelf_has_two_of_a_kind_the_house_says_which_is_taken()
+    {
+        var visitor = await Visitor.SignedIn(studio);
+        string json = await visitor.Download("/shelf?handler=Json&id=breakwater");
+        await visitor.Open("/shelf");
+        await visitor.Upload(
+            "l.json",
+            json.Replace("\"breakwater\"", "\"sluice\"", StringComparison.Ordinal).Replace("\"Breakwater\"", "\"Sluice\"", StringComparison.Ordinal)
+        );
+        async Task<string> Taken()
+        {
+            await visitor.Open($"/clients/{await studio.IdOf("Lotte")}/prescription");
+            await visitor.Send("#sitting", "?handler=Preview", ("goal.service", "lighten"));
+            return visitor.Find(".formula-ratio").TextContent;
+        }
+
+        Assert.Contains("Breakwater", await Taken(), StringComparison.Ordinal);
+        await visitor.Open("/house");
+        await visitor.Send("main form", ("Lines[Lightener]", "nobody"));
+        Assert.Contains("nobody is no such line of the shelf", visitor.Text, StringComparison.Ordinal);
+        await visitor.Open("/house");
+        await visitor.Send("main form", ("Lines[Lightener]", "sluice"));
+        Assert.Contains("Saved.", visitor.Text, StringComparison.Ordinal);
+        Assert.Contains("Sluice", await Taken(), StringComparison.Ordinal);
+        await visitor.Open("/house");
+        await visitor.Send("main form", ("Lines[Lightener]", ""));
+        Assert.Contains("Breakwater", await Taken(), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Every_line_of_the_catalogue_reads_back_as_it_was_written()
     {
         foreach (var line in studio.Services.GetRequiredService<Shelf>().Lines)

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Kitto.Core;
+using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Web.Sittings;
@@ -10,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>The house's values for the amount.</summary>
-public sealed class HouseModel(Studios studios, PostSettings settings) : PageModel
+public sealed class HouseModel(Studios studios, PostSettings settings, Shelf shelf) : PageModel
 {
     /// <summary>How messages leave, and what is wrong with it.</summary>
     public PostSettings Settings => settings;
@@ -23,8 +24,12 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
         public string? CostShort { get; set; }
         public string? CostLeft { get; set; }
         public string? ScaleStep { get; set; }
+        public Dictionary<LineKind, string?> Lines { get; set; } = [];
         public int Version { get; set; }
     }
+
+    /// <summary>Kinds of which the shelf has more than one line, so that the house has a choice.</summary>
+    public IReadOnlyList<IGrouping<LineKind, Line>> Choices => [.. shelf.Lines.GroupBy(l => l.Kind).Where(g => g.Count() > 1).OrderBy(g => g.Key)];
 
     private readonly Dictionary<string, string> wrong = [];
 
@@ -55,6 +60,11 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
         bool costs = !string.IsNullOrWhiteSpace(input.CostShort) || !string.IsNullOrWhiteSpace(input.CostLeft);
         double? missing = costs ? Number("CostShort", input.CostShort, 0.01, 10_000) : null;
         double? left = costs ? Number("CostLeft", input.CostLeft, 0.01, 10_000) : null;
+        foreach (var (kind, id) in input.Lines.Where(l => !string.IsNullOrEmpty(l.Value) && shelf.Find(l.Value!)?.Kind != l.Key))
+        {
+            wrong[$"Lines[{kind}]"] = $"{id} is no such line of the shelf: {string.Join(", ", shelf.Lines.Where(l => l.Kind == kind).Select(l => l.Name))}.";
+        }
+
         if (wrong.Count > 0)
         {
             return Page();
@@ -63,7 +73,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
         try
         {
             await studios.Save(
-                stored with
+                stored.With(Own(stored, input)) with
                 {
                     Name = name,
                     ServiceLevel = level!.Value / 100,
@@ -87,6 +97,14 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
         return Page();
     }
 
+    /// <summary>What was chosen; a kind that was not asked about stays as it was.</summary>
+    private static Dictionary<LineKind, string> Own(Studio stored, HouseForm input) =>
+        stored
+            .OwnLines()
+            .Where(l => !input.Lines.ContainsKey(l.Key))
+            .Concat(input.Lines.Where(l => !string.IsNullOrEmpty(l.Value)).Select(l => KeyValuePair.Create(l.Key, l.Value!)))
+            .ToDictionary();
+
     private void Show(Studio studio)
     {
         string Say(double? number) => number?.ToString("0.##", CultureInfo.InvariantCulture) ?? "";
@@ -99,6 +117,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings) : PageMod
             CostShort = Say(studio.CostShort),
             CostLeft = Say(studio.CostLeft),
             ScaleStep = Say(studio.ScaleStep),
+            Lines = studio.OwnLines().ToDictionary(l => l.Key, l => (string?)l.Value),
             Version = studio.Version,
         };
     }

@@ -310,6 +310,16 @@ public sealed class CaseBuilder(
             ["serviceLevel"] = record.Studio.ServiceLevel,
             ["scaleStepGrams"] = record.Studio.ScaleStep,
             ["schools"] = JsonNode.Parse(record.Studio.Schools),
+            // A line that is on the shelf no longer is no choice any more.
+            ["lines"] = new JsonObject(
+                record
+                    .Studio.OwnLines()
+                    .Where(l => held.Shelf.Find(l.Value)?.Kind == l.Key)
+                    .Select(l => KeyValuePair.Create(Json.Name(l.Key), (JsonNode?)l.Value))
+            )
+                is { Count: > 0 } own
+                ? own
+                : null,
             ["forHer"] =
                 record.Ways.Count == 0
                     ? null
