@@ -198,3 +198,14 @@ test('a prescription prints as one page, signed or not', async ({ page }) => {
     }
   }
 });
+
+test('no page scrolls sideways on the narrowest phone', async ({ page }) => {
+  await page.setViewportSize({ width: 320, height: 640 });
+  await signIn(page);
+  for (const path of ['/', '/clients', '/clients/new', '/week', '/shelf', '/house', '/house/rules', '/house/post', '/outbox']) {
+    await page.goto(process.env.KITTO_URL + path);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), path).toBeLessThanOrEqual(0);
+  }
+  await openSitting(page, 'Sunniva');
+  await fits(page);
+});
