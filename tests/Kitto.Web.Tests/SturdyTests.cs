@@ -115,7 +115,7 @@ public sealed class SturdyTests(Studio studio) : IClassFixture<Studio>
         // Between the page's reckoning and its signing there is only the request itself: the store's check is what holds there.
         var cases = studio.Services.GetRequiredService<CaseBuilder>();
         var record = (await cases.Load(kit.ClientId))!;
-        var (found, p, _, document) = cases.Prescribe(CaseBuilder.Begin(record).Values, record);
+        var (found, p, _, document) = cases.Prescribe(SittingStart.Begin(record).Values, record);
         var signing = cases.Freeze(record, found!, p!, document, "Tove");
         await studio.Say.Say(kit.ClientId, _ => Core.Safety.KitLife.React(new Core.Safety.Speaker(Guid.NewGuid(), DateTime.UtcNow, "client"), null, "itches"));
         var reading = new KeptReading(kit.ClientId, 1, "{}", await Someone(), "Tove", DateTime.UtcNow, null, []);

@@ -44,7 +44,7 @@ public sealed record OpenGuide(
 /// <param name="Link">The link.</param>
 public sealed record LinkOwner(Guid ClientId, Kit? Kit, Link Link);
 
-/// <summary>Opens guide links: the one door from an address to a kit.</summary>
+/// <summary>Opens guide links: the one way from an address to a kit.</summary>
 public sealed class GuideAccess(
     Links links,
     Kits kits,

@@ -4,7 +4,7 @@ using Kitto.Store.Commands;
 namespace Kitto.Web.Guides;
 
 /// <summary>Takes down that something burned, itched, swelled or went red. Nothing that is wrong with the rest of a form stands in its way.</summary>
-public sealed class ReactionRecorder(GuideAccess door, SafetyCommands commands, TimeProvider clock)
+public sealed class ReactionRecorder(GuideAccess guides, SafetyCommands commands, TimeProvider clock)
 {
     /// <summary>Takes it down.</summary>
     /// <param name="token">Any link that ever was hers.</param>
@@ -13,7 +13,7 @@ public sealed class ReactionRecorder(GuideAccess door, SafetyCommands commands, 
     /// <returns>The id it is kept under; null only where the link never was one of ours.</returns>
     public async Task<Guid?> Take(string token, IFormCollection form, string says)
     {
-        if (await door.Owner(token) is not { } owner)
+        if (await guides.Owner(token) is not { } owner)
         {
             return null;
         }

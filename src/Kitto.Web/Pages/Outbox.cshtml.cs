@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>What is due to be said to whom, what has gone, and what waits for a person.</summary>
-public sealed class OutboxModel(Messages messages, ClientMessageSender desk, Studios studios, TimeProvider clock) : PageModel
+public sealed class OutboxModel(Messages messages, ClientMessageSender sender, Studios studios, TimeProvider clock) : PageModel
 {
     /// <summary>Most that are shown.</summary>
     public const int Most = 200;
@@ -15,13 +15,13 @@ public sealed class OutboxModel(Messages messages, ClientMessageSender desk, Stu
 
     public Studio Studio { get; private set; } = null!;
 
-    public string Goes => desk.Says;
+    public string Goes => sender.Says;
 
     public DateTime Now { get; } = clock.GetUtcNow().UtcDateTime;
 
     public async Task OnGet()
     {
-        await desk.Make();
+        await sender.Make();
         All = await messages.List(Most);
         Studio = (await studios.Get())!;
     }

@@ -78,125 +78,6 @@ public sealed class CaseBuilder(
         );
     }
 
-    /// <summary>The facts a sitting begins with: the last reading, regrowth grown on to today, or since the last colour day.</summary>
-    public static (FormValues Values, string? Note) Begin(ClientRecord record)
-    {
-        if (record.Reading is not { } reading)
-        {
-            var blank = new FormValues
-            {
-                ["goal.service"] = "rootTouchUp",
-                ["hands.who"] = "alone",
-                ["client.scalp"] = "sound",
-            };
-            foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
-            {
-                blank[$"zones.{zone}.include"] = "true";
-            }
-
-            return (blank, null);
-        }
-
-        var values = FormValues.Kept(reading.Document);
-        if (record.Answers.Count > 0 && record.Answers[0].AnsweredAt > reading.TakenAt)
-        {
-            // Asked again since: what changes from kit to kit comes from her answers.
-            (values["client.scalp"], values["client.pregnant"], values["client.newMedicine"]) = ("sound", "", "");
-        }
-
-        string? passed = null;
-        if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
-        {
-            values["plan.wantBy"] = "";
-            passed = $"The day she wanted it by, {wantBy:d MMM}, has passed";
-        }
-
-        var taken = DateOnly.FromDateTime(record.Studio.Local(reading.TakenAt));
-        var coloured = record.ColouredSince;
-        var rate = GrowthRate.Learned(record.Grown);
-        int days = record.Today.DayNumber - (coloured ?? taken).DayNumber;
-        if (days <= 0 && coloured is null)
-        {
-            return (values, passed);
-        }
-
-        foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
-        {
-            string path = $"zones.{zone}.regrowthMm";
-            bool painted = coloured is not null && values[$"zones.{zone}.include"] != "false";
-            double before = !painted && TypedNumber.Read(values[path]) is { } read ? read : 0;
-            values[path] = CaseFields.ZoneRegrowthMm.Clamp(Math.Round(before + rate.Over(Math.Max(0, days)).Value)).ToString("0");
-        }
-
-        if (coloured is not null)
-        {
-            values["hands.practised"] = "true";
-            values["plan.wantBy"] = "";
-        }
-
-        if (TypedNumber.Read(values[CaseFields.ClientChemicalServiceDaysAgo.Path]) is { } ago)
-        {
-            values["client.chemicalServiceDaysAgo"] = CaseFields
-                .ClientChemicalServiceDaysAgo.Clamp(ago + record.Today.DayNumber - taken.DayNumber)
-                .ToString("0");
-        }
-
-        return (
-            values,
-            coloured is { } day
-                ? $"Regrowth reckoned from colour day {day:d MMM}, {Days(days)} at {rate.Mean:0.0} mm a month: correct what you see otherwise"
-                : $"Regrowth grown on by {Days(days)} since the reading of {taken:d MMM}{(passed is null ? "" : $". {passed}")}"
-        );
-    }
-
-    /// <summary>The zones of last time's head, so many weeks after that colour, by the paths of the form; null before the first report.</summary>
-    public static IReadOnlyDictionary<string, string>? WeeksOn(ClientRecord record, int weeks)
-    {
-        if (record.Reported is not [{ Head: var head }, ..])
-        {
-            return null;
-        }
-
-        double grown = GrowthRate.Learned(record.Grown).Over(7 * weeks).Value;
-        var values = new Dictionary<string, string>();
-        for (int i = 0; i < head.Zones.Count; i++)
-        {
-            var (zone, path) = (head.Zones[i], $"zones.{Json.Name((Zone)i)}.");
-            values[path + "regrowthMm"] = CaseFields.ZoneRegrowthMm.Clamp(Math.Round((zone.Include ? 0 : zone.Regrowth.Value) + grown)).ToString("0");
-            values[path + "greyPercent"] = zone.Grey.Percent.ToString("0.#");
-            values[path + "texture"] = zone.Texture == head.Hair.Texture ? "" : Json.Name(zone.Texture);
-            values[path + "resistant"] = zone.Resistant ? "true" : "";
-            values[path + "include"] = zone.Include ? "true" : "false";
-        }
-
-        return values;
-    }
-
-    /// <summary>Regrowth as it was measured in this sitting; null where the reckoned numbers were left as they stood, or there is no colour day to reckon from.</summary>
-    public static MeasuredGrowth? Measured(FormValues values, ClientRecord record)
-    {
-        if (record.ColouredSince is not { } since || record.Today.DayNumber - since.DayNumber < GrowthRate.LeastDays)
-        {
-            return null;
-        }
-
-        var reckoned = Begin(record).Values;
-        var zones = Zones
-            .All.Where(z => values[$"zones.{Json.Name(z.Zone)}.include"] != "false")
-            .Select(z => (z.HairShare, Path: $"zones.{Json.Name(z.Zone)}.regrowthMm"))
-            .Select(z =>
-                (
-                    Share: z.HairShare.Value,
-                    Read: TypedNumber.Read(values[z.Path], CaseFields.ZoneRegrowthMm.Least, CaseFields.ZoneRegrowthMm.Most),
-                    Reckoned: TypedNumber.Read(reckoned[z.Path])
-                )
-            )
-            .ToList();
-        return zones.Count == 0 || zones.Any(z => z.Read is null) || zones.All(z => z.Read == z.Reckoned)
-            ? null
-            : new MeasuredGrowth(zones.Sum(z => z.Share * z.Read!.Value) / zones.Sum(z => z.Share), since, record.Now);
-    }
-
     /// <summary>The whole case document.</summary>
     /// <param name="values">What stands in the form.</param>
     /// <param name="record">What the record knows.</param>
@@ -431,8 +312,6 @@ public sealed class CaseBuilder(
             ["weighed"] = used.Weighed,
             ["daysAgo"] = used.DaysAgo,
         };
-
-    private static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
 
     private static int Days(ClientRecord record, DateOnly day) => (int)CaseFields.LastDaysAgo.Clamp(record.Today.DayNumber - day.DayNumber);
 }

@@ -23,7 +23,7 @@ public sealed record Sitting(FormValues Values, string Mix, string? Note, bool D
     /// <summary>A fresh one, from the record.</summary>
     public static Sitting Begun(ClientRecord record)
     {
-        var (values, note) = CaseBuilder.Begin(record);
+        var (values, note) = SittingStart.Begin(record);
         return new Sitting(values, "", note, false);
     }
 }

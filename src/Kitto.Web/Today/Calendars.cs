@@ -26,9 +26,9 @@ public static class Calendars
     }
 
     /// <summary>The days of one kit, for the client who has its guide.</summary>
-    public static async Task<IResult> Client(string token, GuideAccess door, Kits kits, TimeProvider clock)
+    public static async Task<IResult> Client(string token, GuideAccess guides, Kits kits, TimeProvider clock)
     {
-        if (await door.Open(token) is not { Guide: { } open })
+        if (await guides.Open(token) is not { Guide: { } open })
         {
             return Results.Text("This link is closed. Ask your colourist for a new one.", statusCode: StatusCodes.Status410Gone);
         }

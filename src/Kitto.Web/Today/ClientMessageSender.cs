@@ -112,7 +112,7 @@ public sealed class ClientMessageSender(
 }
 
 /// <summary>Looks every minute for what is due to be said.</summary>
-public sealed class MessageRounds(ClientMessageSender desk, ILogger<MessageRounds> log) : BackgroundService
+public sealed class MessageRounds(ClientMessageSender sender, ILogger<MessageRounds> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromMinutes(1);
 
@@ -123,8 +123,8 @@ public sealed class MessageRounds(ClientMessageSender desk, ILogger<MessageRound
         {
             try
             {
-                await desk.Make();
-                await desk.Send(stoppingToken);
+                await sender.Make();
+                await sender.Send(stoppingToken);
             }
             catch (Exception wrong) when (wrong is not OperationCanceledException)
             {

@@ -10,7 +10,7 @@ namespace Kitto.Web.Pages.Ask;
 
 /// <summary>The questions as the client answers them, from her link. One link is good for one answer.</summary>
 [IgnoreAntiforgeryToken]
-public sealed class QuestionsModel(ConsultationRecorder desk, CaseBuilder cases, GuideAccess door) : PageModel
+public sealed class QuestionsModel(ConsultationRecorder recorder, CaseBuilder cases, GuideAccess guides) : PageModel
 {
     public string Token { get; private set; } = "";
 
@@ -59,7 +59,7 @@ public sealed class QuestionsModel(ConsultationRecorder desk, CaseBuilder cases,
 
         try
         {
-            Sent = await desk.Keep(open.Record, Form.BegunFrom, told, null, link: open.Link.Id);
+            Sent = await recorder.Keep(open.Record, Form.BegunFrom, told, null, link: open.Link.Id);
         }
         catch (ConflictException conflict)
         {
@@ -72,8 +72,8 @@ public sealed class QuestionsModel(ConsultationRecorder desk, CaseBuilder cases,
     private async Task<(Link Link, ClientRecord Record)?> Load(string token)
     {
         Response.Headers.CacheControl = "no-store";
-        (Token, TakesReactions) = (token, await door.Owner(token) is not null);
-        (var link, Client, string? closed) = await desk.Open(token);
+        (Token, TakesReactions) = (token, await guides.Owner(token) is not null);
+        (var link, Client, string? closed) = await recorder.Open(token);
         Closed = closed ?? "";
         if (link is null || Client is null || await cases.Load(Client.Id) is not { } record)
         {

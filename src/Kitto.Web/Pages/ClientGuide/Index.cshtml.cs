@@ -17,7 +17,7 @@ namespace Kitto.Web.Pages.ClientGuide;
 /// The address is the key to it, so no cookie is asked for: a page that stood open for days, or without scripts, still takes a reaction.
 /// </summary>
 [IgnoreAntiforgeryToken]
-public sealed class GuideModel(GuideAccess door, SafetyCommands commands, ReactionRecorder reactions, RunRecorder run, TimeProvider clock) : PageModel
+public sealed class GuideModel(GuideAccess guides, SafetyCommands commands, ReactionRecorder reactions, RunRecorder run, TimeProvider clock) : PageModel
 {
     public OpenGuide? Open { get; private set; }
 
@@ -324,9 +324,9 @@ public sealed class GuideModel(GuideAccess door, SafetyCommands commands, Reacti
     {
         Token = token;
         Response.Headers.CacheControl = "no-store";
-        (Open, string? closed) = await door.Open(token);
+        (Open, string? closed) = await guides.Open(token);
         Closed = closed ?? "";
-        TakesReactions = Open is not null || await door.Owner(token) is not null;
+        TakesReactions = Open is not null || await guides.Owner(token) is not null;
         Today = Open?.Studio.Today(clock.GetUtcNow()) ?? default;
         return Open is not null;
     }

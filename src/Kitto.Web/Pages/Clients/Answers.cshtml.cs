@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>What a client answered, what changed, what lies where on her hair; the link that asks her, and the form to take it down oneself.</summary>
-public sealed class AnswersModel(CaseBuilder cases, Answers answers, ConsultationRecorder desk, Links links, TimeProvider clock) : PageModel
+public sealed class AnswersModel(CaseBuilder cases, Answers answers, ConsultationRecorder recorder, Links links, TimeProvider clock) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -72,7 +72,7 @@ public sealed class AnswersModel(CaseBuilder cases, Answers answers, Consultatio
 
         try
         {
-            await desk.Keep(Record, Form.BegunFrom, told, User.Id(), User.Name());
+            await recorder.Keep(Record, Form.BegunFrom, told, User.Id(), User.Name());
             return RedirectToPage(new { id });
         }
         catch (ConflictException conflict)

@@ -125,7 +125,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
     public async Task<IActionResult> OnGetWeeksOn(Guid id, int weeks)
     {
         return weeks is < 1 or > 52 ? BadRequest("weeks: 1 to 52")
-            : await cases.Load(id) is { } record && CaseBuilder.WeeksOn(record, weeks) is { } head ? new JsonResult(head)
+            : await cases.Load(id) is { } record && SittingStart.WeeksOn(record, weeks) is { } head ? new JsonResult(head)
             : NotFound();
     }
 
@@ -273,7 +273,7 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             User.Id(),
             User.Name(),
             clock.GetUtcNow().UtcDateTime,
-            CaseBuilder.Measured(Values, Record),
+            SittingStart.Measured(Values, Record),
             Answer.Prescription is { Decision: Decision.Stop } stop ? [.. stop.Because.Where(b => b.About == Topic.Stop)] : []
         );
 
