@@ -1,10 +1,9 @@
 run_tests() {
   need_dotnet; need_node; need_postgres; need_chromium
-  front_end
   npm_ready "$ROOT/tests/browser"
-  say "kitto: building"
-  build Kitto.slnx
   app_ready
+  say "kitto: building the tests"
+  build Kitto.slnx
   console_ready
   # The bench writes the colours that an independent library checks.
   build bench/Kitto.Bench/Kitto.Bench.csproj

@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
+using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
 
@@ -162,5 +163,30 @@ public static class Advice
         bool fits = conditions.All(x => x.Holds);
         string says = fits ? does : string.Join("; ", conditions.Where(x => !x.Holds).Select(x => x.Else).Distinct());
         return new ServiceAdvice(service, fits, [.. conditions.Where(x => fits || !x.Holds).Select(x => x.Rule).Distinct()], says + ".", fits ? weeks : null);
+    }
+
+    /// <summary>What the line does with white hair (SV7).</summary>
+    internal static void SayGrey(Case c, Line line, List<Because> why)
+    {
+        var grey = c.Reading.DecisiveGrey;
+        if (c.Goal.Service is Service.Lighten or Service.BaseLift or Service.Gloss || grey.Value < Values.NoGrey)
+        {
+            return;
+        }
+
+        var school = c.House.Way<WhiteHair>();
+        why.Add(
+            new Because(
+                "SV7",
+                !line.IsPermanent
+                    ? c.LineId is null && school == WhiteHair.Blend && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
+                        ? $"The house blends white rather than covering it, so {line.Name} is taken: soft, no hard line, faded in six to eight weeks. It is never promised as full cover."
+                        : "Demi blends the white softly and fades; it is never promised as full cover."
+                    : school == WhiteHair.Cover || (school == WhiteHair.ByShare && grey.Value >= .3)
+                        ? "Permanent colour covers the white; the line shows again after about four weeks."
+                        : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.",
+                Topic.Service
+            )
+        );
     }
 }

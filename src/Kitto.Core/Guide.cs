@@ -89,7 +89,7 @@ public sealed record Guide(
         foreach (var formula in p.Formulas)
         {
             string what = p.Formulas.Count > 1 ? StrandWords.Of(formula.Use) + ", " : "";
-            box.AddRange(formula.Pairs.Select(pair => Sentence($"{what}{pair.Name}: a colour sachet and a developer bottle")));
+            box.AddRange(formula.Pairs.Select(pair => Sentences.Begin($"{what}{pair.Name}: a colour sachet and a developer bottle")));
         }
 
         box.Add("Test sachets for skin and strand");
@@ -129,6 +129,4 @@ public sealed record Guide(
             $"Look after {Math.Min(20, line.Process.Value):0} minutes and every 5 minutes after, up to {line.ProcessMax.Value:0}. Rinse, dry, look in daylight next to the rest.",
             "Pull it gently while wet: it must spring back and not break.",
         ];
-
-    internal static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..];
 }

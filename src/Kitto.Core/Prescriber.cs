@@ -192,7 +192,7 @@ public static class Prescriber
         why.AddRange(chair);
         var decision = chair.Count > 0 ? Decision.Salon : Decision.Kit;
         why.AddRange(Cautions.Of(read.Reading, c.Reading, roots, c.Goal.Service, decision == Decision.Kit));
-        SayGrey(c, line, why);
+        Advice.SayGrey(c, line, why);
         why.AddRange((c.House.ForHer ?? []).Select(w => SayHers(c.House, w)));
         why.AddRange(planWhy);
 
@@ -297,31 +297,6 @@ public static class Prescriber
         return RuleBook.Find(way.Rule)!.Kind == RuleKind.Caution
             ? new Because(way.Rule, $"Decided for her in spite of this caution: {who}", Topic.Hers)
             : new Because(way.Rule, $"For her {Says(way.Way)}, where the house has it {Says(house.Usual(way.Rule))}: {who}", Topic.Hers);
-    }
-
-    /// <summary>What the line does with white hair (SV7).</summary>
-    private static void SayGrey(Case c, Line line, List<Because> why)
-    {
-        var grey = c.Reading.DecisiveGrey;
-        if (c.Goal.Service is Service.Lighten or Service.BaseLift or Service.Gloss || grey.Value < Values.NoGrey)
-        {
-            return;
-        }
-
-        var school = c.House.Way<WhiteHair>();
-        why.Add(
-            new Because(
-                "SV7",
-                !line.IsPermanent
-                    ? c.LineId is null && school == WhiteHair.Blend && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
-                        ? $"The house blends white rather than covering it, so {line.Name} is taken: soft, no hard line, faded in six to eight weeks. It is never promised as full cover."
-                        : "Demi blends the white softly and fades; it is never promised as full cover."
-                    : school == WhiteHair.Cover || (school == WhiteHair.ByShare && grey.Value >= .3)
-                        ? "Permanent colour covers the white; the line shows again after about four weeks."
-                        : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.",
-                Topic.Service
-            )
-        );
     }
 
     private static IReadOnlyList<Alternative> Others(SelectedFormula chosen, Formula formula)

@@ -45,6 +45,21 @@ public sealed record Schedule(
                 .OrderBy(x => x.z.PaintedAt.Value),
         ];
 
+    /// <summary>The same with another time after the last stroke: the rinse and every contact move with it.</summary>
+    public Schedule With(Minutes process)
+    {
+        double by = process.Value - ProcessMinutes.Value;
+        IReadOnlyList<ZoneTime> Moved(IReadOnlyList<ZoneTime> zones) =>
+            [.. zones.Select(z => z with { ContactMinutes = Minutes.Of(Math.Max(0, z.ContactMinutes.Value + by)).Tenths() })];
+        return this with
+        {
+            ProcessMinutes = process,
+            RinseAtMinutes = Minutes.Of(RinseAtMinutes.Value + by).Tenths(),
+            Zones = Moved(Zones),
+            Scalp = Scalp is { } scalp ? Moved(scalp) : null,
+        };
+    }
+
     /// <summary>Whether a zone is painted in two turns.</summary>
     public bool InTwo(Zone zone) => Scalp?.Any(z => z.Zone == zone) ?? false;
 }

@@ -63,5 +63,5 @@ public static class Words
     }
 
     /// <summary>First letter large.</summary>
-    public static string Sentence(string words) => words.Length == 0 ? words : char.ToUpperInvariant(words[0]) + words[1..];
+    public static string Sentence(string words) => Kitto.Core.Wording.Sentences.Begin(words);
 }

@@ -22,29 +22,8 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
 
     private static async Task Sign(Visitor colourist, Guid id, params (string, string?)[] but)
     {
-        (string, string?)[] zones =
-        [
-            .. Enum.GetValues<Core.Head.Zone>()
-                .Select(Json.Name)
-                .SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") }),
-        ];
         await colourist.Open($"/clients/{id}/prescription");
-        await colourist.Send(
-            "#sitting",
-            "?handler=Sign",
-            [
-                ("hair.naturalLevel", "5"),
-                ("hair.texture", "medium"),
-                ("hair.density", "medium"),
-                ("hair.porosity", "normal"),
-                ("hair.lengthCm", "35"),
-                ("hair.lengths.level", "5"),
-                ("hair.lengths.tone", "N"),
-                ("hair.lengths.history", "permanent"),
-                .. zones,
-                .. but,
-            ]
-        );
+        await colourist.Send("#sitting", "?handler=Sign", [.. Visitor.OrdinaryHead, .. but]);
     }
 
     [Fact]

@@ -19,27 +19,7 @@ internal static class OwnKit
         await colourist.Open(sitting.Replace("/prescription", "/answers", StringComparison.Ordinal));
         await colourist.Answer();
         await colourist.Open(sitting);
-        (string, string?)[] zones =
-        [
-            .. Enum.GetNames<Core.Head.Zone>()
-                .Select(z => char.ToLowerInvariant(z[0]) + z[1..])
-                .SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") }),
-        ];
-        await colourist.Send(
-            "#sitting",
-            "?handler=Sign",
-            [
-                ("hair.naturalLevel", "5"),
-                ("hair.texture", "medium"),
-                ("hair.density", "medium"),
-                ("hair.porosity", "normal"),
-                ("hair.lengthCm", "35"),
-                ("hair.lengths.level", "5"),
-                ("hair.lengths.tone", "N"),
-                ("hair.lengths.history", "permanent"),
-                .. zones,
-            ]
-        );
+        await colourist.Send("#sitting", "?handler=Sign", [.. Visitor.OrdinaryHead]);
         Assert.StartsWith("/kits/", colourist.Address, StringComparison.Ordinal);
         await colourist.Send("form[action*=Move]");
         await colourist.Send("form[action*=Move]");

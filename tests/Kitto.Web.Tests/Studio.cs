@@ -117,6 +117,22 @@ public sealed class EmptyStudio : Studio
 /// <summary>Someone at a browser without scripts: pages come as documents, forms go back with what stands in them.</summary>
 public sealed class Visitor(Studio studio, HttpClient? client = null)
 {
+    /// <summary>A head as a colourist types it: five neutral, fifteen millimetres, two fifths white.</summary>
+    public static (string, string?)[] OrdinaryHead { get; } =
+    [
+        ("hair.naturalLevel", "5"),
+        ("hair.texture", "medium"),
+        ("hair.density", "medium"),
+        ("hair.porosity", "normal"),
+        ("hair.lengthCm", "35"),
+        ("hair.lengths.level", "5"),
+        ("hair.lengths.tone", "N"),
+        ("hair.lengths.history", "permanent"),
+        .. Enum.GetValues<Core.Head.Zone>()
+            .Select(Core.Contract.Json.Name)
+            .SelectMany(z => new (string, string?)[] { ($"zones.{z}.regrowthMm", "15"), ($"zones.{z}.greyPercent", "40") }),
+    ];
+
     private readonly HttpClient http = client ?? studio.CreateClient();
     private readonly HtmlParser parser = new();
 

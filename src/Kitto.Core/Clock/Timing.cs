@@ -2,6 +2,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core.Clock;
 
@@ -21,22 +22,6 @@ public static class Timing
         reading.Client.StrandTest is { Result: StrandResult.Right, Minutes: { } right }
             ? Minutes.Of(Math.Clamp(right, line.ProcessMin.Value, line.ProcessMax.Value))
             : line.Process;
-
-    /// <summary>The same schedule with another time after the last stroke: the rinse and every contact move with it.</summary>
-    public static Schedule Set(Schedule schedule, Minutes process)
-    {
-        double by = process.Value - schedule.ProcessMinutes.Value;
-        return schedule with
-        {
-            ProcessMinutes = process,
-            RinseAtMinutes = Minutes.Of(schedule.RinseAtMinutes.Value + by).Tenths(),
-            Zones = Moved(schedule.Zones, by),
-            Scalp = schedule.Scalp is { } scalp ? Moved(scalp, by) : null,
-        };
-    }
-
-    private static IReadOnlyList<ZoneTime> Moved(IReadOnlyList<ZoneTime> zones, double by) =>
-        [.. zones.Select(z => z with { ContactMinutes = Minutes.Of(Math.Max(0, z.ContactMinutes.Value + by)).Tenths() })];
 
     /// <summary>Times one order.</summary>
     public static Schedule Of(PaintOrder order, Reading reading, Hands hands, Service service, Line line, House house, IReadOnlySet<Zone>? inTwo = null) =>
@@ -117,9 +102,9 @@ public static class Timing
         if (own is null)
         {
             string compared = string.Concat(
-                tried.Where(s => s.Off > least + 1e-9).Select(s => $" {Sentence(s.Schedule.Order.Says())} would miss the contact times by more.")
+                tried.Where(s => s.Off > least + 1e-9).Select(s => $" {Sentences.Begin(s.Schedule.Order.Says())} would miss the contact times by more.")
             );
-            why.Add(new Because("TM5", $"{Sentence(best.Order.Says())}: {reason}.{compared}", Topic.Clock));
+            why.Add(new Because("TM5", $"{Sentences.Begin(best.Order.Says())}: {reason}.{compared}", Topic.Clock));
         }
         else
         {
@@ -130,7 +115,7 @@ public static class Timing
             why.Add(
                 new Because(
                     "TM5",
-                    $"{Sentence(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
+                    $"{Sentences.Begin(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
                         + (
                             Math.Abs(more) < .005
                                 ? " Contact times are kept as well either way."
@@ -265,7 +250,7 @@ public static class Timing
     {
         double over = Remedies.Over(schedule, reading, service, line);
         double cut = Math.Min(over, Math.Max(0, schedule.ProcessMinutes.Value - line.ProcessMin.Value));
-        return cut <= 0 ? schedule : Set(schedule, Minutes.Of(schedule.ProcessMinutes.Value - cut).Tenths());
+        return cut <= 0 ? schedule : schedule.With(Minutes.Of(schedule.ProcessMinutes.Value - cut).Tenths());
     }
 
     /// <summary>Strokes by bowl: each is painted while its mix still works, and the cuts lie as evenly as they can; a second turn is a bowl of its own where one does not reach over both.</summary>
@@ -347,6 +332,4 @@ public static class Timing
             new("longest contact", line.LongestContact.Value, "min"),
             new("rinse", s.RinseAtMinutes.Value, "min"),
         ];
-
-    private static string Sentence(string words) => char.ToUpperInvariant(words[0]) + words[1..];
 }

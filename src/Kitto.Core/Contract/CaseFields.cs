@@ -4,6 +4,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;
 using Kitto.Core.Safety;
+using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Contract;
@@ -132,12 +133,10 @@ public static class CaseFields
     );
     public static readonly NumberField HouseScaleStepGrams = new("house.scaleStepGrams", 0.01, 5, "g", Default: Values.UsualScaleStepGrams);
 
-    // The line of each kind that the house takes.
-    public static readonly TextField HouseLinesPermanent = new("house.lines.permanent", 40);
-    public static readonly TextField HouseLinesHighLift = new("house.lines.highLift", 40);
-    public static readonly TextField HouseLinesDemi = new("house.lines.demi", 40);
-    public static readonly TextField HouseLinesGloss = new("house.lines.gloss", 40);
-    public static readonly TextField HouseLinesLightener = new("house.lines.lightener", 40);
+    /// <summary>The line of each kind that the house takes.</summary>
+    public static readonly IReadOnlyDictionary<LineKind, TextField> HouseLines = Enum.GetValues<LineKind>()
+        .ToDictionary(kind => kind, kind => new TextField($"house.lines.{Json.Name(kind)}", 40));
+
     public static readonly ListField HouseForHer = new("house.forHer", 40);
     public static readonly NumberField CostsShortPerGram = new("house.costs.shortPerGram", 0.01, 10000) { Needed = true };
     public static readonly NumberField CostsLeftPerGram = new("house.costs.leftPerGram", 0.01, 10000) { Needed = true };
@@ -149,7 +148,7 @@ public static class CaseFields
 
     /// <summary>All of them.</summary>
     public static IReadOnlyList<CaseField> All { get; } =
-    [.. typeof(CaseFields).GetFields(BindingFlags.Static | BindingFlags.Public).Select(f => f.GetValue(null)).OfType<CaseField>()];
+    [.. typeof(CaseFields).GetFields(BindingFlags.Static | BindingFlags.Public).Select(f => f.GetValue(null)).OfType<CaseField>().Concat(HouseLines.Values)];
 
     /// <summary>The paths of the form, a zone's for each of the nine, with their fields.</summary>
     public static IReadOnlyDictionary<string, CaseField> Typed { get; } =

@@ -42,16 +42,7 @@ internal static class HouseReader
         var lines = new Dictionary<LineKind, string>();
         if (r.Object("lines") is { } l)
         {
-            foreach (
-                var (kind, field) in new[]
-                {
-                    (LineKind.Permanent, CaseFields.HouseLinesPermanent),
-                    (LineKind.HighLift, CaseFields.HouseLinesHighLift),
-                    (LineKind.Demi, CaseFields.HouseLinesDemi),
-                    (LineKind.Gloss, CaseFields.HouseLinesGloss),
-                    (LineKind.Lightener, CaseFields.HouseLinesLightener),
-                }
-            )
+            foreach (var (kind, field) in CaseFields.HouseLines)
             {
                 if (l.Text(field) is not { } id)
                 {
@@ -98,7 +89,7 @@ internal static class HouseReader
     private static HerWay? ReadHerWay(ObjectReader r)
     {
         int before = r.Errors.Count;
-        string? id = r.Text("rule");
+        string? id = r.Text(CaseFields.HerWayRule);
         var rule = id is null ? null : RuleBook.Find(id);
         string[] ways =
             rule is { Options: { } options } ? [.. options.Select(o => o.Name)]
@@ -109,13 +100,19 @@ internal static class HouseReader
             r.Fail("rule", id is null ? "is needed" : $"is \"{id}\", which nobody can depart from", "a rule with schools, or a caution");
         }
 
-        string? way = r.Text("way");
+        string? way = r.Text(CaseFields.HerWayWay);
         if (ways.Length > 0 && (way is null || !ways.Contains(way)))
         {
             r.Fail("way", way is null ? "is needed" : $"is \"{way}\", which is no way of {id}", string.Join(", ", ways));
         }
 
-        var found = new HerWay(id ?? "", way ?? "", r.Text(CaseFields.HerWayReason) ?? "", r.Text("by") ?? "", r.NeededDate(CaseFields.HerWayOn));
+        var found = new HerWay(
+            id ?? "",
+            way ?? "",
+            r.Text(CaseFields.HerWayReason) ?? "",
+            r.Text(CaseFields.HerWayBy) ?? "",
+            r.NeededDate(CaseFields.HerWayOn)
+        );
         if (!r.Has("reason") || !r.Has("by"))
         {
             r.Fail(r.Has("reason") ? "by" : "reason", "is needed", "a text");

@@ -95,9 +95,9 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return element.TryGetProperty(name, out var value) && value.ValueKind != JsonValueKind.Null;
     }
 
-    public double? Number(string name, double min, double max, double step = 0)
+    public double? Number(NumberField field)
     {
-        string range = string.Create(CultureInfo.InvariantCulture, $"{min} to {max}{(step == 0.5 ? ", halves allowed" : "")}");
+        var (name, range) = (field.Name, field.Range);
         if (!Has(name))
         {
             return null;
@@ -110,17 +110,17 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
             return null;
         }
 
-        if (number < min || number > max)
+        if (number < field.Least || number > field.Most)
         {
             Fail(name, string.Create(CultureInfo.InvariantCulture, $"is {number}, which is outside the range"), range);
             return null;
         }
 
-        if (step > 0 && Math.Abs(number / step - Math.Round(number / step)) > 1e-9)
+        if (field.Step > 0 && Math.Abs(number / field.Step - Math.Round(number / field.Step)) > 1e-9)
         {
             Fail(
                 name,
-                string.Create(CultureInfo.InvariantCulture, $"is {number}; only {(step == 1 ? "whole numbers" : "whole and half numbers")} are allowed"),
+                string.Create(CultureInfo.InvariantCulture, $"is {number}; only {(field.Step == 1 ? "whole numbers" : "whole and half numbers")} are allowed"),
                 range
             );
             return null;
@@ -129,9 +129,11 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return number;
     }
 
-    public double? Number(NumberField field) => Number(field.Name, field.Least, field.Most, field.Step);
+    public double? Number(string name, double min, double max) => Number(new NumberField(name, min, max));
 
     public int? Whole(NumberField field) => (int?)Number(field);
+
+    public int? Whole(string name, int min, int max) => Whole(new NumberField(name, min, max, Step: 1));
 
     /// <summary>A number, or what a missing one counts as.</summary>
     public double Or(NumberField field) => Number(field) ?? field.Default ?? throw new InvalidOperationException($"{field.Path} counts as nothing.");
@@ -157,14 +159,6 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
     /// <summary>Yes or no, or what a missing one counts as.</summary>
     public bool On(FlagField field) => Flag(field) ?? field.Default ?? throw new InvalidOperationException($"{field.Path} counts as nothing.");
 
-    public string? Text(TextField field) => Text(field.Name, field.Longest);
-
-    public IReadOnlyList<JsonElement>? List(ListField field) => List(field.Name, field.Most);
-
-    public IReadOnlyList<ObjectReader> Objects(ListField field) => Objects(field.Name, field.Most);
-
-    public int? Whole(string name, int min, int max) => (int?)Number(name, min, max, 1);
-
     public bool? Flag(string name)
     {
         if (!Has(name))
@@ -182,8 +176,11 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return null;
     }
 
-    public string? Text(string name, int longest = 80)
+    public string? Text(string name) => Text(new TextField(name));
+
+    public string? Text(TextField field)
     {
+        string name = field.Name;
         if (!Has(name))
         {
             return null;
@@ -194,7 +191,7 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
             value.ValueKind == JsonValueKind.String
             && value.GetString() is { } text
             && text.Trim().Length is > 0 and var length
-            && length <= longest
+            && length <= field.Longest
             && !text.Any(ObjectText.IsControl)
         )
         {
@@ -206,7 +203,7 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
             value.ValueKind == JsonValueKind.String && value.GetString()!.Any(ObjectText.IsControl)
                 ? "holds a control character"
                 : $"must be a text, not {Shown(value)}",
-            $"1 to {longest} characters that can be printed"
+            field.Range
         );
         return null;
     }
@@ -224,11 +221,7 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
     }
 
     public T? OneOf<T>(string name)
-        where T : struct, Enum
-    {
-        var allowed = Enum.GetValues<T>().ToDictionary(v => JsonNamingPolicy.CamelCase.ConvertName(v.ToString()));
-        return Text(name) is { } text ? Named(name, text, allowed) : null;
-    }
+        where T : struct, Enum => OneOf(new ChoiceField<T>(name));
 
     public T? Named<T>(string name, string text, IReadOnlyDictionary<string, T> allowed)
         where T : struct
@@ -275,27 +268,33 @@ internal sealed class ObjectReader(JsonElement element, string path, List<FieldE
         return null;
     }
 
-    public IReadOnlyList<JsonElement>? List(string name, int longest)
+    public IReadOnlyList<JsonElement>? List(string name, int longest) => List(new ListField(name, longest));
+
+    public IReadOnlyList<JsonElement>? List(ListField field)
     {
+        string name = field.Name;
         if (!Has(name))
         {
             return null;
         }
 
         var value = element.GetProperty(name);
-        if (value.ValueKind == JsonValueKind.Array && value.GetArrayLength() <= longest)
+        if (value.ValueKind == JsonValueKind.Array && value.GetArrayLength() <= field.Most)
         {
             return [.. value.EnumerateArray()];
         }
 
-        Fail(name, value.ValueKind == JsonValueKind.Array ? "has too many entries" : $"must be a list, not {Shown(value)}", $"a list of at most {longest}");
+        Fail(name, value.ValueKind == JsonValueKind.Array ? "has too many entries" : $"must be a list, not {Shown(value)}", field.Range);
         return null;
     }
 
-    public IReadOnlyList<ObjectReader> Objects(string name, int longest)
+    public IReadOnlyList<ObjectReader> Objects(string name, int longest) => Objects(new ListField(name, longest));
+
+    public IReadOnlyList<ObjectReader> Objects(ListField field)
     {
+        string name = field.Name;
         var found = new List<ObjectReader>();
-        foreach (var (item, i) in (List(name, longest) ?? []).Select((x, i) => (x, i)))
+        foreach (var (item, i) in (List(field) ?? []).Select((x, i) => (x, i)))
         {
             if (item.ValueKind == JsonValueKind.Object)
             {

@@ -156,7 +156,7 @@ internal static class ReadingReader
         var found = new List<ZoneReading>();
         foreach (var zone in Enum.GetValues<Zone>())
         {
-            string name = JsonNamingPolicy.CamelCase.ConvertName(zone.ToString());
+            string name = Json.Name(zone);
             var own = zones?.Object(name) is { } z ? ReadZone(z) : default;
             bool include = own.Include ?? general.Include ?? true;
             // A gloss lies on the lengths, so its regrowth need not be read; anywhere else a missing regrowth would be a guess.

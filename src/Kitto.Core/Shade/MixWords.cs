@@ -44,7 +44,7 @@ public static class MixWords
         Say(
             Breach.Green,
             "SH22",
-            $"This mix is forecast to come out with a green cast (a* {canvas.Greenest(looked):0.0}). {Guide.Sentence(Parts.Say(Values.RedAgainstAsh))} of red or copper in it keeps it brown."
+            $"This mix is forecast to come out with a green cast (a* {canvas.Greenest(looked):0.0}). {Sentences.Begin(Parts.Say(Values.RedAgainstAsh))} of red or copper in it keeps it brown."
         );
         Say(Breach.Opposites, "SH19", "Opposites lie in one bowl and take each other out: mud.");
         Say(

@@ -180,7 +180,6 @@ public static class Schools
     {
         public static readonly string Rule =
             typeof(T).GetCustomAttribute<SchoolAttribute>()?.Rule ?? throw new InvalidOperationException($"{typeof(T).Name} is no school.");
-        public static readonly Dictionary<string, T> ByName = Enum.GetValues<T>()
-            .ToDictionary(way => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(way.ToString()));
+        public static readonly Dictionary<string, T> ByName = Enum.GetValues<T>().ToDictionary(Contract.Json.Name);
     }
 }

@@ -87,7 +87,7 @@ public sealed class GuideAccess(
         var guide = JsonSerializer.Deserialize<Guide>(signed.Guide!, Json.Options)!;
         if (kit.AgreedMinutes is { } minutes)
         {
-            prescription = prescription with { Clock = Timing.Set(prescription.Clock!, Minutes.Of(minutes)) };
+            prescription = prescription with { Clock = prescription.Clock!.With(Minutes.Of(minutes)) };
             guide = Guide.For(read, prescription, shelf) ?? guide;
         }
 

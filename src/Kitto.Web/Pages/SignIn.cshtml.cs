@@ -31,10 +31,13 @@ public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, P
             return Page();
         }
 
-        var result = await signIn.PasswordSignInAsync(UserName!.Trim(), Password!, isPersistent: false, lockoutOnFailure: true);
+        var person = await signIn.UserManager.FindByNameAsync(UserName!.Trim());
+        var result = person is null
+            ? Microsoft.AspNetCore.Identity.SignInResult.Failed
+            : await signIn.PasswordSignInAsync(person, Password!, isPersistent: false, lockoutOnFailure: true);
         if (result.Succeeded)
         {
-            WebLog.SignedIn(log, (await signIn.UserManager.FindByNameAsync(UserName!.Trim()))!.Id);
+            WebLog.SignedIn(log, person!.Id);
             return LocalRedirect(Url.IsLocalUrl(to) ? to! : "/");
         }
 

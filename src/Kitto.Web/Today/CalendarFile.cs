@@ -72,61 +72,41 @@ public static class CalendarFile
                 switch (kind)
                 {
                     case DayKind.SkinTest:
-                        Add(
-                            calendar,
-                            studio,
+                        Say(
                             kit,
                             kind,
                             at,
                             TimeSpan.FromMinutes(45),
                             "Skin test: put it on",
                             "Behind the ear or in the elbow, as your guide says. Wipe it off after 45 minutes.",
-                            now,
                             TimeSpan.FromHours(-1)
                         );
                         Look(kit, studio.Utc(at));
                         break;
                     case DayKind.StrandTest:
-                        Add(
-                            calendar,
-                            studio,
+                        Say(
                             kit,
                             kind,
                             at,
                             TimeSpan.FromHours(1.5),
                             "Strand test",
                             "One hidden lock at the back, as your guide says. Look at it in daylight.",
-                            now,
                             TimeSpan.FromHours(-1)
                         );
                         break;
                     case DayKind.Colour:
-                        Add(
-                            calendar,
-                            studio,
+                        Say(
                             kit,
                             kind,
                             at,
                             TimeSpan.FromHours(2),
                             "Colour day",
                             "Only with both tests clear. Lay everything out before mixing.",
-                            now,
                             TimeSpan.FromHours(-16)
                         );
                         break;
                     case DayKind.Report:
-                        Add(
-                            calendar,
-                            studio,
-                            kit,
-                            kind,
-                            at,
-                            TimeSpan.FromMinutes(15),
-                            "How did it go?",
-                            "Dry, in daylight: tell your colourist in your guide.",
-                            now,
-                            TimeSpan.Zero
-                        );
+                        Say(kit, kind, at, TimeSpan.FromMinutes(15), "How did it go?", "Dry, in daylight: tell your colourist in your guide.", TimeSpan.Zero);
                         break;
                 }
             }
@@ -137,18 +117,18 @@ public static class CalendarFile
             }
         }
 
+        void Say(DatedKit kit, DayKind? kind, DateTime at, TimeSpan lasts, string summary, string says, TimeSpan remind) =>
+            Add(calendar, studio, kit, kind, at, lasts, summary, says, now, remind);
+
         // Hours of the sun, not of the wall clock: over a change of the clocks the hour moves.
         void Look(DatedKit kit, DateTime put) =>
-            Add(
-                calendar,
-                studio,
+            Say(
                 kit,
                 null,
                 studio.Local(put.AddHours(Values.SkinTestHours)),
                 TimeSpan.FromMinutes(15),
                 "Skin test: look at the place",
                 $"{Values.SkinTestHours} hours are over. Look, feel, and say in your guide how it is.",
-                now,
                 TimeSpan.Zero
             );
 
