@@ -75,7 +75,7 @@ public static class ColourSpeed
             to.WriteLine(row);
             foreach (var f in found.Others.Prepend(found.Best).OfType<Found>())
             {
-                to.WriteLine($"    {MixWords.Says(f.Parts)}: dE {f.DeltaE:0.000}{(f.Breach == 0 ? "" : $", {f.Breach}")}");
+                to.WriteLine($"    {MixPart.Written(f.Parts)}: dE {f.DeltaE:0.000}{(f.Breach == 0 ? "" : $", {f.Breach}")}");
             }
         }
 

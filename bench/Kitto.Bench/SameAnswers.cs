@@ -1,5 +1,8 @@
+using System.Text.Json;
 using Kitto.Bench.Fuzz;
+using Kitto.Core;
 using Kitto.Core.Contract;
+using Kitto.Core.Wording;
 
 namespace Kitto.Bench;
 
@@ -49,7 +52,7 @@ public static class SameAnswers
         }
 
         var cases = Cases().ToList();
-        var answers = cases.AsParallel().AsOrdered().Select(c => Documents.Answer(c, ColourSpeed.Shelf, indented: false)).ToList();
+        var answers = cases.AsParallel().AsOrdered().Select(Answer).ToList();
         output.WriteLine($"{answers.Count} cases: {string.Join(", ", answers.GroupBy(a => a.Kind).OrderBy(g => g.Key).Select(g => $"{g.Count()} {g.Key}"))}");
         if (what == "--keep")
         {
@@ -72,5 +75,17 @@ public static class SameAnswers
         }
 
         return other.Count == 0 ? 0 : 1;
+    }
+
+    /// <summary>The answer to a case and, where it is a kit, the client's guide after it.</summary>
+    private static (AnswerKind Kind, string Document) Answer(string text)
+    {
+        var (kind, document) = Documents.Answer(text, ColourSpeed.Shelf, indented: false);
+        return kind == AnswerKind.Prescription && CaseReader.Read(text, ColourSpeed.Shelf).Case is { } c
+            ? (
+                kind,
+                $"{document} {JsonSerializer.Serialize(Guide.For(c, Prescriber.Prescribe(c, ColourSpeed.Shelf), ColourSpeed.Shelf, Language.English), Json.Options)}"
+            )
+            : (kind, document);
     }
 }

@@ -1,4 +1,5 @@
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
@@ -23,92 +24,66 @@ public static class Advice
         bool lighterWish = lengths.Coloured && faded <= -Values.HalfLevel;
         bool grown = c.Reading.MeanRegrowth.Value >= Values.EarlyMm;
         double grey = c.Reading.DecisiveGrey.Value;
-        var level = wish.Level;
-        Condition home = new(atHome, "SV3", $"level {level} is {Math.Abs(lift):0.#} levels from her own; the salon does that in steps");
-        Condition notLighter = new(
-            !lighterWish,
-            "SV4",
-            $"colour cannot lighten her coloured lengths to level {level}; the salon would lift them or take colour out"
-        );
+        Condition home = new(atHome, "SV3", UnfitFor.TooFarFromNatural);
+        Condition notLighter = new(!lighterWish, "SV4", UnfitFor.CannotLighten);
+        ServiceAdvice Say(Service service, int[] weeks, params Condition[] conditions) => On(service, grown, c.House, wish, Math.Abs(lift), weeks, conditions);
         return
         [
-            Say(
-                Service.RootTouchUp,
-                "covers what has grown out and leaves the lengths as they are",
-                Cover,
-                home,
-                new(grown, "RD12", $"too little has grown out yet; from {Values.EarlyMm:0} mm on")
-            ) with
+            Say(Service.RootTouchUp, Cover, home, new(grown, "RD12", UnfitFor.TooLittleGrown)) with
             {
                 Ways = TwoSteps(c),
             },
             Say(
                 Service.RootAndRefresh,
-                $"covers what has grown out and gives faded lengths back what they have lost",
                 Cover,
                 home,
                 new(
                     !lengths.Bright && faded is >= Values.HalfLevel and <= 1 && sameTone,
                     "SV14",
-                    lengths.Bright ? "root colour would paint her lightened lengths dark; a gloss of their own is kinder"
-                        : !sameTone ? "another tone wants a formula of its own"
-                        : faded > 1 ? "her lengths are too much lighter: say what they shall be"
-                        : "her lengths have hardly faded"
+                    lengths.Bright ? UnfitFor.BrightWouldGoDark
+                        : !sameTone ? UnfitFor.OtherTone
+                        : faded > 1 ? UnfitFor.FadedTooMuch
+                        : UnfitFor.HardlyFaded
                 ),
                 notLighter
             ),
             Say(
                 Service.Gloss,
-                grown
-                    ? "tone and shine, no lift, gone in six to eight weeks"
-                    : "between two kits: only the tone has gone, so a gloss alone freshens it until there is enough to cover",
                 Soft,
-                new(faded >= -Values.HalfLevel + 1e-9, "SH8", "a gloss never makes hair lighter"),
+                new(faded >= -Values.HalfLevel + 1e-9, "SH8", UnfitFor.GlossNotLighter),
                 notLighter,
-                new(grey < .5 || !grown, "SV2", "a gloss only stains white hair; permanent covers it, demi blends it"),
-                new(true, grown ? "SV2" : "SV20", ""),
-                new(true, grown ? "SV2" : "SV8", "")
+                new(grey < .5 || !grown, "SV2", UnfitFor.GlossOnlyStains),
+                new(true, grown ? "SV2" : "SV20", default),
+                new(true, grown ? "SV2" : "SV8", default)
             ) with
             {
                 Ways = QuickTone(c, wish),
             },
             Say(
                 Service.RootAndGloss,
-                "covers the roots and gives the lengths a gloss of their own; where permanent has covered once, demi or gloss is enough for the lengths",
                 Cover,
                 home,
                 notLighter,
-                new(!sameTone || lengths.Bright || faded >= Values.HalfLevel, "SV9", "her lengths have the wished tone and have hardly faded")
+                new(!sameTone || lengths.Bright || faded >= Values.HalfLevel, "SV9", UnfitFor.LengthsAreRight)
             ) with
             {
                 Ways = TwoSteps(c),
             },
-            Say(
-                Service.RootShadow,
-                "deeper roots melted into lighter lengths: no hard line while it grows",
-                Soft,
-                new Condition(
-                    lengths.Level.LighterThan(hair.NaturalLevel) >= 1,
-                    "SV5",
-                    "her lengths are not lighter than her own level, so there is nothing to melt into"
-                )
-            ),
+            Say(Service.RootShadow, Soft, new Condition(lengths.Level.LighterThan(hair.NaturalLevel) >= 1, "SV5", UnfitFor.NothingToMeltInto)),
             Say(
                 Service.BaseLift,
-                "one to two levels of lift that soften a hard line; it warms, and a gloss is planned with it",
                 Soft,
-                new(lift is >= 1 and <= 2, "SV6", lift < 1 ? "the wish asks for no lift" : "more than two levels is salon work"),
-                new(grey < .5, "SV7", "lift shades hardly cover white hair")
+                new(lift is >= 1 and <= 2, "SV6", lift < 1 ? UnfitFor.NoLiftAsked : UnfitFor.LiftTooFar),
+                new(grey < .5, "SV7", UnfitFor.LiftHardlyCovers)
             ),
             Say(
                 Service.GreyBlend,
-                "softens the white without a hard line; never promised as full cover",
                 Soft,
-                new(grey >= Values.NoGrey, "SV7", "there is hardly any white to blend"),
-                new(grey < .5 || c.House.Way<WhiteHair>() == WhiteHair.Blend, "SV7", "with so much white a blend leaves it showing; permanent covers it"),
-                new(lift <= Values.HalfLevel, "DV2", "demi does not lift")
+                new(grey >= Values.NoGrey, "SV7", UnfitFor.NoWhiteToBlend),
+                new(grey < .5 || c.House.Way<WhiteHair>() == WhiteHair.Blend, "SV7", UnfitFor.BlendLeavesWhite),
+                new(lift <= Values.HalfLevel, "DV2", UnfitFor.DemiDoesNotLift)
             ),
-            Say(Service.Lighten, "", Soft, new Condition(false, "SA8", "lightener never goes into a kit; the salon lightens and watches it")),
+            Say(Service.Lighten, Soft, new Condition(false, "SA8", UnfitFor.LightenerStaysInSalon)),
         ];
     }
 
@@ -117,16 +92,7 @@ public static class Advice
     {
         bool stubborn = c.Reading.Included.Any(z => z.Read.Resistant && z.Read.Grey.Value >= Values.TwoStepsFrom),
             shows = c.Reading.Last is { Result.Coverage: Outcome.Coverage.GreyShows };
-        return !stubborn && !shows
-            ? null
-            :
-            [
-                new WayOffered(
-                    How.TwoSteps,
-                    "SV19",
-                    $"Two steps in one sitting: permanent, rinse, then a demi of the same level and family for 10 to 20 minutes: {(shows ? "white showed last time in spite of full time" : "stubborn white of three quarters and more")}."
-                ),
-            ];
+        return !stubborn && !shows ? null : [new WayOffered(How.TwoSteps, "SV19", c.House.Language.Says(new TwoStepsOffered(shows)))];
     }
 
     /// <summary>A quick tone, where the level is right and the tone is off by little (SV18).</summary>
@@ -140,33 +106,35 @@ public static class Advice
             || off >= Values.QuickToneBelowDeltaE
             || !state.Off(wish)
             ? null
-            :
-            [
-                new WayOffered(
-                    How.QuickTone,
-                    "SV18",
-                    $"A quick tone: the gloss with as much clear, one to three minutes, watched on a wiped strand. The level is right and the tone is off by {off:0.0} only."
-                ),
-            ];
+            : [new WayOffered(How.QuickTone, "SV18", c.House.Language.Says(new QuickToneOffered(off)))];
     }
 
     /// <summary>Weeks until it wants doing again (SV11): opaque cover shows its line, soft colour grows out.</summary>
     private static readonly int[] Cover = [Values.CoverWeeks, Values.CoverWeeks],
         Soft = [Values.SoftWeeksFrom, Values.SoftWeeksTo];
 
-    /// <summary>A condition, its rule, and what is said where it fails.</summary>
-    private sealed record Condition(bool Holds, string Rule, string Else);
+    /// <summary>A condition, its rule, and why the service does not fit where it fails.</summary>
+    private sealed record Condition(bool Holds, string Rule, UnfitFor Else);
 
     /// <summary>A service fits when every condition holds; then all rules looked at are named, else those that failed, and why.</summary>
-    private static ServiceAdvice Say(Service service, string does, int[] weeks, params Condition[] conditions)
+    private static ServiceAdvice On(Service service, bool grown, House house, Wish wish, double levels, int[] weeks, Condition[] conditions)
     {
-        bool fits = conditions.All(x => x.Holds);
-        string says = fits ? does : string.Join("; ", conditions.Where(x => !x.Holds).Select(x => x.Else).Distinct());
-        return new ServiceAdvice(service, fits, [.. conditions.Where(x => fits || !x.Holds).Select(x => x.Rule).Distinct()], says + ".", fits ? weeks : null);
+        var failed = conditions.Where(x => !x.Holds).ToList();
+        bool fits = failed.Count == 0;
+        IEnumerable<string> says = fits
+            ? [house.Language.Says(new ServiceDoes(service, grown))]
+            : failed.Select(x => house.Language.Says(new Unfit(x.Else, wish.Level, levels)));
+        return new ServiceAdvice(
+            service,
+            fits,
+            [.. conditions.Where(x => fits || !x.Holds).Select(x => x.Rule).Distinct()],
+            string.Join("; ", says.Distinct()) + ".",
+            fits ? weeks : null
+        );
     }
 
     /// <summary>What the line does with white hair (SV7).</summary>
-    internal static void SayGrey(Case c, Line line, List<Because> why)
+    internal static void SayGrey(Case c, Line line, List<Reason> why)
     {
         var grey = c.Reading.DecisiveGrey;
         if (c.Goal.Service is Service.Lighten or Service.BaseLift or Service.Gloss || grey.Value < Values.NoGrey)
@@ -176,17 +144,13 @@ public static class Advice
 
         var school = c.House.Way<WhiteHair>();
         why.Add(
-            new Because(
-                "SV7",
-                !line.IsPermanent
-                    ? c.LineId is null && school == WhiteHair.Blend && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
-                        ? $"The house blends white rather than covering it, so {line.Name} is taken: soft, no hard line, faded in six to eight weeks. It is never promised as full cover."
-                        : "Demi blends the white softly and fades; it is never promised as full cover."
-                    : school == WhiteHair.Cover || (school == WhiteHair.ByShare && grey.Value >= .3)
-                        ? "Permanent colour covers the white; the line shows again after about four weeks."
-                        : "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.",
-                Topic.Service
-            )
+            line.IsPermanent
+                ? school == WhiteHair.Cover || (school == WhiteHair.ByShare && grey.Value >= .3)
+                    ? new PermanentCovers()
+                    : new DemiWouldBeGentler()
+                : c.LineId is null && school == WhiteHair.Blend && c.Goal.Service is Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss
+                    ? new BlendedNotCovered(line.Name)
+                    : new DemiBlendsWhite()
         );
     }
 }

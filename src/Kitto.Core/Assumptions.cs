@@ -1,5 +1,6 @@
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core;
@@ -14,29 +15,28 @@ internal static class Assumptions
     public const double Colour = 1;
 
     /// <summary>The facts a case can leave out, by path, and what each might be instead.</summary>
-    public static readonly IReadOnlyList<(string Path, string Says, Func<Hair, IEnumerable<Hair>> Otherwise)> Facts =
+    public static readonly IReadOnlyList<(string Path, Func<Hair, IEnumerable<Hair>> Otherwise)> Facts =
     [
-        ("hair.texture", "the texture is medium", h => [h with { Texture = Texture.Fine }, h with { Texture = Texture.Coarse }]),
-        ("hair.density", "the density is medium", h => [h with { Density = Density.Low }, h with { Density = Density.High }]),
-        ("hair.porosity", "the porosity is normal", h => [h with { Porosity = Porosity.Low }, h with { Porosity = Porosity.High }]),
-        ("hair.lengthCm", "the hair is shoulder length", h => [h with { LengthCm = h.LengthCm * 2 / 3 }, h with { LengthCm = h.LengthCm * 5 / 3 }]),
-        ("hair.lengths.level", "the lengths are at her natural level", h => [Lengths(h, -1), Lengths(h, 1)]),
-        ("hair.lengths.tone", "the lengths are neutral", h => [h with { Lengths = h.Lengths with { Tone = new Tone(Family.G) } }]),
+        ("hair.texture", h => [h with { Texture = Texture.Fine }, h with { Texture = Texture.Coarse }]),
+        ("hair.density", h => [h with { Density = Density.Low }, h with { Density = Density.High }]),
+        ("hair.porosity", h => [h with { Porosity = Porosity.Low }, h with { Porosity = Porosity.High }]),
+        ("hair.lengthCm", h => [h with { LengthCm = h.LengthCm * 2 / 3 }, h with { LengthCm = h.LengthCm * 5 / 3 }]),
+        ("hair.lengths.level", h => [Lengths(h, -1), Lengths(h, 1)]),
+        ("hair.lengths.tone", h => [h with { Lengths = h.Lengths with { Tone = new Tone(Family.G) } }]),
     ];
 
     /// <summary>The answer with what was assumed, and what of it the colourist says yes to.</summary>
     public static Prescription Judge(Case c, Shelf shelf, Prescription p)
     {
         var asked = new List<Confirmation>();
-        foreach (var (path, says, otherwise) in Facts.Where(f => c.Assumed.Contains(f.Path)))
+        foreach (var (path, otherwise) in Facts.Where(f => c.Assumed.Contains(f.Path)))
         {
             var others = otherwise(c.Reading.Hair).Where(h => Fits(h, c.Reading)).Select(h => Prescriber.Reckon(With(c, h, path), shelf)).ToList();
             double grams = others.Select(o => Moved(o.Quantity?.SendGrams.Value, p.Quantity?.SendGrams.Value)).DefaultIfEmpty(0).Max();
             double colour = others.Select(o => Apart(p.Forecast, o.Forecast)).DefaultIfEmpty(0).Max();
             if (grams > Grams || colour > Colour)
             {
-                string by = grams > Grams ? $"the grams would move by {grams * 100:0} %" : $"the colour would move by {colour:0.0}";
-                asked.Add(new Confirmation(path, $"Nobody said so, but I take it that {says}; otherwise {by}."));
+                asked.Add(new Confirmation(path, c.House.Language.Says(new TakenFor(path, grams, colour, ByGrams: grams > Grams))));
             }
         }
 

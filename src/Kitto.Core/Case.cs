@@ -4,6 +4,7 @@ using Kitto.Core.Outcome;
 using Kitto.Core.Rules;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core;
 
@@ -110,6 +111,9 @@ public sealed record House(
 {
     /// <summary>The line of each kind that the house takes; where none is named, the first on the shelf that can be mixed from.</summary>
     public IReadOnlyDictionary<LineKind, string> Lines { get; init; } = new Dictionary<LineKind, string>();
+
+    /// <summary>What the studio reads and writes; a client's guide has a language of its own.</summary>
+    public Language Language { get; init; } = Language.English;
 
     /// <summary>Whether a line is the house's of its kind.</summary>
     public bool Takes(Line line) => Lines.TryGetValue(line.Kind, out string? id) && id == line.Id;

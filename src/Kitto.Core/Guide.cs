@@ -1,7 +1,7 @@
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
+using Kitto.Core.Safety;
 using Kitto.Core.Shade;
-using Kitto.Core.Strand;
-using Kitto.Core.Trade;
 using Kitto.Core.Wording;
 
 namespace Kitto.Core;
@@ -64,15 +64,15 @@ public sealed record Guide(
 )
 {
     /// <summary>What to do at once if anything burns or itches (safety, During).</summary>
-    public static IReadOnlyList<string> Emergency { get; } =
-    [
-        "Rinse it off now, with plenty of lukewarm water, then mild shampoo. Stop here.",
-        "In the eye: contact lenses out, rinse with clean lukewarm water for 15 minutes, see a doctor.",
-        "Breathing trouble, dizziness or a swelling face: call your emergency number now.",
-    ];
+    public static IReadOnlyList<string> Emergency(Language language) =>
+        [.. new[] { Tells.RinseItOffNow, Tells.InTheEye, Tells.CallForHelp }.Select(t => language.Says(new Tell(t)))];
 
     /// <summary>The guide of a kit; null where there is no kit.</summary>
-    public static Guide? For(Case c, Prescription p, Shelf shelf)
+    /// <param name="c">The case.</param>
+    /// <param name="p">Its prescription.</param>
+    /// <param name="shelf">What it is mixed from.</param>
+    /// <param name="language">What the client reads.</param>
+    public static Guide? For(Case c, Prescription p, Shelf shelf, Language language)
     {
         if (p.Decision != Decision.Kit || p.Clock is null)
         {
@@ -80,53 +80,41 @@ public sealed record Guide(
         }
 
         var line = shelf.Find(p.Formulas[0].Line)!;
-        return new Guide(Packed(p, shelf), Aloud(p), Skin(), Lock(line), new GuideSteps(c, p, shelf).All());
+        List<string> Say(IEnumerable<Saying> lines) => [.. lines.Select(language.Says)];
+        return new Guide(Say(Packed(p, shelf)), Say(Aloud(c)), Say(Skin()), Say(Lock(line)), new GuideSteps(c, p, shelf, language).All());
     }
 
-    private static List<string> Packed(Prescription p, Shelf shelf)
+    private static List<GuideLine> Packed(Prescription p, Shelf shelf)
     {
-        var box = new List<string>();
+        var box = new List<GuideLine>();
         foreach (var formula in p.Formulas)
         {
-            string what = p.Formulas.Count > 1 ? StrandWords.Of(formula.Use) + ", " : "";
-            box.AddRange(formula.Pairs.Select(pair => Sentences.Begin($"{what}{pair.Name}: a colour sachet and a developer bottle")));
+            box.AddRange(formula.Pairs.Select(pair => new BoxPair(p.Formulas.Count > 1 ? formula.Use : null, pair.Name)));
         }
 
-        box.Add("Test sachets for skin and strand");
+        box.Add(new Tell(Tells.BoxTestSachets));
         if (p.Tests.PreSoftenGrams.Value > 0)
         {
-            box.Add("A small vial for stubborn white");
+            box.Add(new Tell(Tells.BoxVial));
         }
 
         var thick = p.Formulas.Select(f => shelf.Find(f.Line)!.Thickness == Thickness.Cream).ToList();
         box.Add(
-            thick.Contains(true) && thick.Contains(false) ? "Bowl, brush with a tail, nozzle bottle, comb, four clips"
-            : thick[0] ? "Bowl, brush with a tail, four clips"
-            : "Nozzle bottle, comb, four clips"
+            new Tell(
+                thick.Contains(true) && thick.Contains(false) ? Tells.BoxBowlAndBottle
+                : thick[0] ? Tells.BoxBowl
+                : Tells.BoxBottle
+            )
         );
-        box.AddRange(["Two pairs of gloves, cape, barrier cream", "Cotton buds, stain wipe, colour card for photographs"]);
+        box.AddRange([new Tell(Tells.BoxGlovesAndCape), new Tell(Tells.BoxBudsAndCard)]);
         return box;
     }
 
-    private static List<string> Aloud(Prescription p) =>
-        [
-            .. p.Because.Where(b => b.Rule is "SA20" or "SA22" or "SA23" or "SA10").Select(b => b.Says),
-            "This supports a licensed colourist. The instructions on the product and your local rules come first where they are stricter.",
-        ];
+    private static IEnumerable<Saying> Aloud(Case c) => Safety.Cautions.Aloud(c.Reading.Client).Cast<Saying>().Append(new Tell(Tells.ProductComesFirst));
 
-    private static List<string> Skin() =>
-        [
-            "Behind the ear or inside the elbow, on clean skin: a spot of the colour sachet marked skin test, the size of a small coin.",
-            $"Leave it for 45 minutes unless the sachet says otherwise, then wipe it off and watch the place for {Values.SkinTestHours} full hours.",
-            "Itching, burning, redness, swelling or blisters, even a little: rinse, do not colour, and say so here.",
-            "A clear test does not promise that nothing happens.",
-        ];
+    private static GuideLine[] Skin() =>
+        [new Tell(Tells.SpotBehindTheEar), new WatchTheSpot(), new Tell(Tells.AnythingMeansStop), new Tell(Tells.ClearIsNoPromise)];
 
-    private static List<string> Lock(Line line) =>
-        [
-            "Gloves on. Mix the two strand-test sachets in a saucer that is not metal.",
-            "Take a hidden lock at the back, about 1 cm wide. Paint the regrowth and the first 2 cm of the lengths.",
-            $"Look after {Math.Min(20, line.Process.Value):0} minutes and every 5 minutes after, up to {line.ProcessMax.Value:0}. Rinse, dry, look in daylight next to the rest.",
-            "Pull it gently while wet: it must spring back and not break.",
-        ];
+    private static GuideLine[] Lock(Line line) =>
+        [new Tell(Tells.LockMix), new Tell(Tells.LockTake), new LookAtLock(Math.Min(20, line.Process.Value), line.ProcessMax.Value), new Tell(Tells.LockPull)];
 }

@@ -1,9 +1,7 @@
-using Kitto.Core.Clock;
 using Kitto.Core.Head;
-using Kitto.Core.Shade;
+using Kitto.Core.Reasons;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
-using Kitto.Core.Wording;
 
 namespace Kitto.Core;
 
@@ -15,27 +13,16 @@ internal sealed partial class GuideSteps
     {
         if (combed)
         {
-            return new GuideStep(
-                StepKind.Lengths,
-                "Comb it through",
-                ["Comb what is on once through all the rest, to the ends."],
-                Minutes: Minutes.Of(minutes),
-                Rules: ["SV17", "TM13"]
-            );
+            return Step(StepKind.Lengths, Tells.CombItThrough, Lines(Tells.CombThroughTheRest), ["SV17", "TM13"], Minutes.Of(minutes));
         }
 
         bool ends = rows.Any(r => r.Stretch == Stretch.Ends && r.ContactMinutes?.Value < minutes);
-        return new GuideStep(
+        return Step(
             StepKind.Lengths,
-            "Now the lengths",
-            [
-                LengthsPlan.Dilutes(c) ? "First stir in about as much conditioner." : "Work what is left in the bowl through the lengths with your hands.",
-                ends
-                    ? $"Leave the last hand's width out at first. The ends come for the last {Values.EndsMinutes:0} minutes only: they were coloured before."
-                    : "Comb once.",
-            ],
-            Minutes: Minutes.Of(minutes),
-            Rules: ["SV9", "SV10", "TM4", "TM13"]
+            Tells.NowTheLengths,
+            [new Tell(LengthsPlan.Dilutes(c) ? Tells.StirInConditioner : Tells.WorkWhatIsLeft), ends ? new EndsLast() : new Tell(Tells.CombOnce)],
+            ["SV9", "SV10", "TM4", "TM13"],
+            Minutes.Of(minutes)
         );
     }
 
@@ -47,65 +34,47 @@ internal sealed partial class GuideSteps
             var formula = p.Formulas[at];
             var of = shelf.Find(formula.Line)!;
             yield return Mix(formula, of, formula.Pairs[0]);
-            string more = formula.Pairs.Count > 1 ? "If it runs short, mix the second pair as you mixed the first." : "Use all of it.";
+            var more = new Tell(formula.Pairs.Count > 1 ? Tells.MixSecondPair : Tells.UseAll);
             // Where several wait together, the timer is the last one's.
             Minutes? timer = rinse && at == formulas[^1] ? of.Process : null;
+            GuideLine Dried(Tells then) => new TowelDried(new Tell(then));
             yield return formula.Use switch
             {
-                FormulaPlan.Second => new GuideStep(
+                FormulaPlan.Second => Step(StepKind.Lengths, Tells.SecondStep, [Dried(Tells.PaintSameHair), more], ["SV19", "SV12"], timer),
+                FormulaPlan.Band => Step(
                     StepKind.Lengths,
-                    "The second step on the roots",
-                    ["The hair is rinsed and towel-dried. Paint it on the same hair as before, parting by parting.", more],
-                    Minutes: timer,
-                    Rules: ["SV19", "SV12"]
+                    Tells.GlossOnBand,
+                    [rinse ? Dried(Tells.BandOnly) : new Tell(Tells.BandOnly), more],
+                    ["SV17", "TM3"],
+                    timer
                 ),
-                FormulaPlan.Band => new GuideStep(
-                    StepKind.Lengths,
-                    "The gloss on the band",
-                    [$"{(rinse ? "The hair is rinsed and towel-dried. " : "")}Work it on the brassy band only, section by section, and go on at once.", more],
-                    Minutes: timer,
-                    Rules: ["SV17", "TM3"]
-                ),
-                _ => new GuideStep(
-                    StepKind.Lengths,
-                    "The gloss on the lengths",
-                    ["The hair is rinsed and towel-dried. Work the gloss through the lengths, section by section, and comb it through.", more],
-                    Minutes: timer,
-                    Rules: ["SV9", "SV13", "TM3"]
-                ),
+                _ => Step(StepKind.Lengths, Tells.GlossOnLengths, [Dried(Tells.GlossThrough), more], ["SV9", "SV13", "TM3"], timer),
             };
         }
 
         if (rinse)
         {
-            yield return new GuideStep(
+            yield return Step(
                 StepKind.Rinse,
-                p.Formulas[formulas[^1]].Use == FormulaPlan.Second ? "Rinse the second step" : "Rinse the gloss",
-                ["Lukewarm water until it runs clear. Shampoo gently once, condition."],
-                Rules: ["AF2", "AF4"]
+                p.Formulas[formulas[^1]].Use == FormulaPlan.Second ? Tells.RinseSecondStep : Tells.RinseGloss,
+                Lines(Tells.RinseLukewarm),
+                ["AF2", "AF4"]
             );
         }
     }
 
-    private GuideStep After()
-    {
-        var after = new List<string>
-        {
-            "Do not keep what is left: rinse it away, never close it up.",
-            "Weigh or guess what is left first; the report asks for it, and the next kit fits you better for it.",
-            "Wait two to three days before the next shampoo, then a mild one without sulphates; little hot iron.",
-            "Judge the colour dry, in daylight, tomorrow: some unevenness settles with the first wash or two, and lamps and cameras shift the tone.",
-        };
-        if (c.House.Way<TintedShampoo>() == TintedShampoo.Toner && !combed)
-        {
-            after.Add("Should the roots turn warm before the next kit, a tinted shampoo against warmth tones them a little, as its own label says.");
-        }
-
-        if (c.Reading.DecisiveGrey.Value >= .25 && !combed)
-        {
-            after.Add("Where the hair was whiter the colour stays lighter and goes sooner: that contrast is normal.");
-        }
-
-        return new GuideStep(StepKind.After, "Afterwards", after, Rules: ["SA23", "DO8", "AF5", "AF6", "AF7", "AF8", "RD10"]);
-    }
+    private GuideStep After() =>
+        Step(
+            StepKind.After,
+            Tells.Afterwards,
+            Lines(
+                Tells.KeepNothing,
+                Tells.WeighWhatIsLeft,
+                Tells.WaitWithShampoo,
+                Tells.JudgeTomorrow,
+                c.House.Way<TintedShampoo>() == TintedShampoo.Toner && !combed ? Tells.TintedShampoo : null,
+                c.Reading.DecisiveGrey.Value >= .25 && !combed ? Tells.WhiterStaysLighter : null
+            ),
+            ["SA23", "DO8", "AF5", "AF6", "AF7", "AF8", "RD10"]
+        );
 }

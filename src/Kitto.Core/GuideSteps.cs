@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
@@ -8,7 +9,7 @@ using Kitto.Core.Wording;
 namespace Kitto.Core;
 
 /// <summary>The steps of a guide, read off the strand plan: what goes where, in which order, for how long.</summary>
-internal sealed partial class GuideSteps(Case c, Prescription p, Shelf shelf)
+internal sealed partial class GuideSteps(Case c, Prescription p, Shelf shelf, Language language)
 {
     private readonly Schedule clock = p.Clock!;
     private readonly Formula first = p.Formulas[0];
@@ -57,17 +58,19 @@ internal sealed partial class GuideSteps(Case c, Prescription p, Shelf shelf)
         }
 
         steps.Add(
-            new GuideStep(
+            Step(
                 StepKind.Rinse,
-                "Rinse",
+                Tells.Rinse,
                 [
-                    "Work a little of the colour over stained skin and wipe: it lifts the stain better than water.",
-                    $"Lean forward. Lukewarm water{(c.House.Way<RinseWater>() == RinseWater.CoolLast ? ", the last of it cool," : "")} until it runs clear, away from lighter lengths.",
-                    combed ? "Shampoo gently once. Condition."
-                    : p.Formulas.Count > 1 ? "Shampoo gently until the lather shows no tint. No conditioner yet: towel-dry."
-                    : "Shampoo gently, twice as a rule, until the lather shows no tint. Condition the lengths.",
+                    new Tell(Tells.ColourTakesStain),
+                    new RinseClear(c.House.Way<RinseWater>() == RinseWater.CoolLast),
+                    new Tell(
+                        combed ? Tells.ShampooOnceCondition
+                        : p.Formulas.Count > 1 ? Tells.ShampooTowelDry
+                        : Tells.ShampooTwiceCondition
+                    ),
                 ],
-                Rules: ["AF1", "AF2", "AF3", "AF4"]
+                ["AF1", "AF2", "AF3", "AF4"]
             )
         );
         if (!combed && p.Formulas.Count > 1)
@@ -90,201 +93,160 @@ internal sealed partial class GuideSteps(Case c, Prescription p, Shelf shelf)
         return steps;
     }
 
+    /// <summary>A step, said.</summary>
+    private GuideStep Step(
+        StepKind kind,
+        Saying title,
+        IEnumerable<GuideLine> lines,
+        IReadOnlyList<string> rules,
+        Zone? zone = null,
+        Minutes? minutes = null,
+        bool scalp = false
+    ) => new(kind, language.Says(title), [.. lines.Select(language.Says)], zone, minutes, rules, scalp);
+
+    private GuideStep Step(StepKind kind, Tells title, IEnumerable<GuideLine> lines, IReadOnlyList<string> rules, Minutes? minutes = null) =>
+        Step(kind, new Tell(title), lines, rules, minutes: minutes);
+
+    private static IEnumerable<GuideLine> Lines(params IEnumerable<Tells?> some) => some.OfType<Tells>().Select(t => new Tell(t));
+
     private GuideStep Prepare() =>
-        new(
+        Step(
             StepKind.Prepare,
-            "Get ready",
-            [
-                "Lay everything out. Old towel round the neck, floor and basin covered, jewellery off, contact lenses out, window open.",
+            Tells.GetReady,
+            Lines(
+                Tells.LayOut,
                 (c.House.Way<Washing>(), combed) switch
                 {
-                    (Washing.ByService, true) => "Wash and towel-dry the hair.",
-                    (Washing.WashedDayBefore, _) => "Hair washed yesterday without conditioner. Do not scrub the scalp today; detangle it.",
-                    (Washing.Unwashed, true) => "Hair not washed for a day or more, then damp with clean water. Detangle it.",
-                    _ => "Hair dry and not washed today. Detangle it, do not scrub the scalp.",
+                    (Washing.ByService, true) => Tells.WashAndDry,
+                    (Washing.WashedDayBefore, _) => Tells.WashedYesterday,
+                    (Washing.Unwashed, true) => Tells.DampAndUnwashed,
+                    _ => Tells.DryAndUnwashed,
                 },
-                "Barrier cream on the skin round the hairline and ears, not on the hair.",
-                .. combed
-                    ? []
-                    : new[]
-                    {
-                        c.House.Way<Shielding>() == Shielding.Nothing
-                            ? "Nothing on the lengths."
-                            : "A little conditioner on lengths that must not take colour.",
-                    },
-                .. c.Goal.LeaveFrame
-                    ?
-                    [
-                        "The hairline and the temples stay bright: comb them forward, clip them away from the rest, a little conditioner on them. Nothing goes on them.",
-                    ]
-                    : Array.Empty<string>(),
-                "Part the hair in four: forehead to nape, and ear to ear over the top. Clip it.",
-                "Gloves on. They stay on.",
-            ],
-            Rules: ["AP1", "AP2", "AP3", "AP4", "AP5", "AP6", "AP7", "SA22", "SV16"]
+                Tells.BarrierCream,
+                combed ? null
+                    : c.House.Way<Shielding>() == Shielding.Nothing ? Tells.NothingOnLengths
+                    : Tells.ConditionerOnLengths,
+                c.Goal.LeaveFrame ? Tells.FrameStaysBright : null,
+                Tells.PartInFour,
+                Tells.GlovesStayOn
+            ),
+            ["AP1", "AP2", "AP3", "AP4", "AP5", "AP6", "AP7", "SA22", "SV16"]
         );
 
     private GuideStep Soften() =>
-        new(
+        Step(
             StepKind.Prepare,
-            "Soften the stubborn white",
+            Tells.SoftenTheWhite,
             [
-                "Gloves on. Open the small vial and dip a cotton bud in it.",
-                $"Dab it on the white at {Zones.Sentence(c.Reading.Included.Where(z => z.Read.Resistant).Select(z => z.Zone))}.",
-                c.House.Way<PreSoftening>() == PreSoftening.Long ? "Leave it for ten minutes and wipe it off." : "Leave it on, one to two minutes, and go on.",
+                new Tell(Tells.OpenTheVial),
+                new DabOn([.. c.Reading.Included.Where(z => z.Read.Resistant).Select(z => z.Zone)]),
+                new Tell(c.House.Way<PreSoftening>() == PreSoftening.Long ? Tells.LeaveTenMinutes : Tells.LeaveAndGoOn),
             ],
-            Rules: ["AP9", "RD4", "BE11"]
+            ["AP9", "RD4", "BE11"]
         );
 
     private GuideStep Mix(Formula formula, Line of, Pair pair)
     {
-        string which = pair.Name switch
-        {
-            Pair.Main => "main pair",
-            "A" => "first bowl",
-            "B" => "second bowl",
-            "C" => "third bowl",
-            var other => other,
-        };
-        string what = p.Formulas.Count > 1 ? $" of the {StrandWords.Of(formula.Use)}" : "";
-        return new(
+        bool bowl = of.Thickness == Thickness.Cream;
+        return Step(
             StepKind.Mix,
-            $"Mix the {which}{what}",
+            new MixThe(pair.Name, p.Formulas.Count > 1 ? formula.Use : null),
             [
-                $"Empty the colour sachet and the bottle marked {pair.Name} ({StrandWords.Of(formula.Use)}) completely into the {(of.Thickness == Thickness.Cream ? "bowl" : "nozzle bottle")}: {pair.ColourGrams} and {pair.DeveloperGrams}.",
-                of.Thickness == Thickness.Cream ? "Stir until smooth and thick, scraping the bottom. No metal." : "Finger on the nozzle, shake until even.",
-                $"Start at once: it works for {of.WorkingLife.Value:0} minutes."
-                    + (pair.Name == Pair.Main && formula.Pairs.Count > 1 ? " Keep the reserve sealed; mix it only if this runs short." : ""),
+                new EmptyBoth(pair.Name, formula.Use, bowl, pair.ColourGrams, pair.DeveloperGrams),
+                new Tell(bowl ? Tells.StirSmooth : Tells.ShakeEven),
+                new StartAtOnce(of.WorkingLife.Value, KeepReserve: pair.Name == Pair.Main && formula.Pairs.Count > 1),
             ],
-            Rules: ["AP8", "DO10", "DO11", "DV9", "BE6"]
+            ["AP8", "DO10", "DO11", "DV9", "BE6"]
         );
     }
 
     private GuideStep Paint(Stroke stroke)
     {
-        var (zone, facts, read) = (stroke.Zone, stroke.Zone.Facts(), c.Reading.Zones[(int)stroke.Zone]);
-        string title = Sentences.Begin(facts.Says);
+        var (zone, read) = (stroke.Zone, c.Reading.Zones[(int)stroke.Zone]);
         if (combed)
         {
             var here = p.RowsOf(0).Where(r => r.Zone == zone && r.StartsAt?.Value <= clock.PaintMinutes.Value).Select(r => r.Stretch).Distinct().ToList();
-            bool all = here.Contains(Stretch.Lengths);
-            string where =
-                here.Contains(Stretch.Band) ? "on the brassy band first"
-                : here.Contains(Stretch.Scalp) ? "on the light roots first"
-                : "";
-            return new GuideStep(
+            bool band = here.Contains(Stretch.Band);
+            return Step(
                 StepKind.Paint,
-                title,
-                [
-                    (where.Length, all) switch
-                    {
-                        (0, _) => "Slices as wide as a finger. Work it through from root to end and comb it.",
-                        (_, true) => $"Slices as wide as a finger. Work it {where}, then through to the ends, and comb it.",
-                        _ => $"Slices as wide as a finger. Work it {where} and keep it there: the rest comes last.",
-                    },
-                ],
-                zone,
-                Rules: ["AP10", "AP12", "SV17"]
+                new AtZone(zone, Turns.Only),
+                [band || here.Contains(Stretch.Scalp) ? new WorkIn(band, here.Contains(Stretch.Lengths)) : new Tell(Tells.RootToEnd)],
+                ["AP10", "AP12", "SV17"],
+                zone
             );
         }
 
         bool lift = c.Goal.Service == Service.BaseLift,
-            twice = clock.InTwo(zone);
-        string slices = lift ? "Partings a finger's width apart." : "Thin partings, 3 to 6 mm.";
-        string faces =
-            c.House.Way<PartingFace>() == PartingFace.UndersideFirst
-                ? "Underside first, turn it over, then the top."
-                : "Paint the top side, turn it over, paint the underside.";
-        var lines = new List<string>
+            grown = clock.InTwo(zone) && !stroke.Scalp;
+        var lines = new List<GuideLine>
         {
-            stroke.Scalp ? "Now the stretch at the scalp, a thumb's width: it is warm there and goes faster." : $"{slices} {faces}",
+            stroke.Scalp ? new Tell(Tells.ScalpStretch) : new Partings(lift, c.House.Way<PartingFace>() == PartingFace.UndersideFirst),
         };
-        if (twice && !stroke.Scalp)
+        if (grown)
         {
-            lines.Add("Begin a thumb's width off the scalp and work it along the new hair with your hands; the scalp comes later.");
+            lines.Add(new Tell(Tells.BeginOffTheScalp));
         }
 
         lines.Add(
-            stroke.Scalp ? "Up to the hair that is on already. Press in, no rubbing."
+            stroke.Scalp ? new Tell(Tells.UpToWhatIsOn)
             : shadow ? Tail(zone)
-            : "Stop 2 to 3 mm before the coloured hair. Press in, no rubbing."
+            : new Tell(Tells.StopBeforeColoured)
         );
-        if (lift)
-        {
-            lines.Add("Enough on every hair: less of it lifts no less, it only comes out blotchy.");
-        }
-
-        if (read.Resistant || read.Grey.Value >= .5)
-        {
-            lines.Add("White here: a fuller coat, hairs wet through.");
-        }
-
-        if (zone == Zone.FrontHairline)
-        {
-            lines.Add("Slant the partings and catch the small hairs just outside the hairline.");
-        }
-
-        if (Comb(zone, twice && !stroke.Scalp) is { } comb)
-        {
-            lines.Add(comb);
-        }
-
-        title += twice
-            ? stroke.Scalp
-                ? ", at the scalp"
-                : ", the grown hair"
-            : "";
-        return new GuideStep(
+        lines.AddRange(
+            Lines(
+                lift ? Tells.EnoughOnEveryHair : null,
+                read.Resistant || read.Grey.Value >= .5 ? Tells.WhiteHere : null,
+                zone == Zone.FrontHairline ? Tells.SlantPartings : null,
+                Comb(zone, grown)
+            )
+        );
+        return Step(
             StepKind.Paint,
-            title,
+            new AtZone(
+                zone,
+                stroke.Scalp ? Turns.Scalp
+                    : grown ? Turns.Grown
+                    : Turns.Only
+            ),
             lines,
+            ["AP10", "AP11", "AP12", "DO6", "DO9", "RD8", "SV1", "TM6", "DV13"],
             zone,
-            Rules: ["AP10", "AP11", "AP12", "DO6", "DO9", "RD8", "SV1", "TM6", "DV13"],
-            Scalp: stroke.Scalp
+            scalp: stroke.Scalp
         );
     }
 
     /// <summary>Combing of permanent colour, where the house has it (AP12): never over a line of demarcation.</summary>
     /// <param name="zone">The zone that is painted.</param>
     /// <param name="grown">Whether the long hair grown out is being painted.</param>
-    private string? Comb(Zone zone, bool grown) =>
+    private Tells? Comb(Zone zone, bool grown) =>
         c.House.Way<Combing>() switch
         {
-            Combing.Through when HairState.Of(c.Reading, zone, Stretch.Lengths).Kind == HairKind.Natural =>
-                "Comb it through once, from the root to where the colour ends.",
-            Combing.Through when grown => "Comb the new hair once, and stop short of the coloured hair.",
-            Combing.RootOnly or Combing.Through when c.Reading.Zones[(int)zone].Resistant => "Comb the root once, away from the coloured hair.",
+            Combing.Through when HairState.Of(c.Reading, zone, Stretch.Lengths).Kind == HairKind.Natural => Tells.CombToTheEnd,
+            Combing.Through when grown => Tells.CombNewHair,
+            Combing.RootOnly or Combing.Through when c.Reading.Zones[(int)zone].Resistant => Tells.CombTheRoot,
             _ => null,
         };
 
     /// <summary>How far the tail of a shadow is feathered here, over a band first.</summary>
-    private string Tail(Zone zone)
+    private Feather Tail(Zone zone)
     {
         var tail = p.RowsOf(0).Where(r => r.Zone == zone && r.Does == Does.Blend).ToList();
-        double mm = tail.Sum(r => r.ToMm - r.FromMm);
-        return tail.Any(r => r.Stretch == Stretch.Band)
-            ? $"Feather it over the brassy band first, {mm:0} mm past the line, lighter and lighter."
-            : $"Feather it {mm:0} mm past the line, lighter and lighter.";
+        return new Feather(tail.Sum(r => r.ToMm - r.FromMm), tail.Any(r => r.Stretch == Stretch.Band));
     }
 
-    private GuideStep Wait(double lastMinutes)
-    {
-        bool quick = c.Goal.How == How.QuickTone;
-        return new GuideStep(
+    private GuideStep Wait(double lastMinutes) =>
+        Step(
             StepKind.Wait,
-            "Look again, then wait",
-            [
-                combed
-                    ? "Look for dry hair and cover what was missed."
-                    : "Open the hair the other way round and look for white or dry hair. Cover what was missed.",
-                "Wipe drips and ears with a damp cloth. Blot, do not scrub.",
-                quick ? "Wipe one strand clean every half minute and look: rinse the moment it is right."
-                : c.Goal.Service is Service.BaseLift or Service.Gloss ? "Wipe one strand clean every 3 to 5 minutes and look."
-                : "Leave the roots lifted and open. No cap, no heat.",
-                "It looks darker while it works: that is the air at it, not the result.",
-            ],
-            Minutes: Minutes.Of(Math.Max(0, clock.ProcessMinutes.Value - lastMinutes)),
-            Rules: ["AP13", "AP14", "AP15", "AP16", "AP17", "TM1", "TM3", "SH15", "SV18"]
+            Tells.LookAndWait,
+            Lines(
+                combed ? Tells.CoverDryHair : Tells.OpenOtherWay,
+                Tells.WipeDrips,
+                c.Goal.How == How.QuickTone ? Tells.WipeEveryHalfMinute
+                    : c.Goal.Service is Service.BaseLift or Service.Gloss ? Tells.WipeEveryFewMinutes
+                    : Tells.RootsLifted,
+                Tells.LooksDarker
+            ),
+            ["AP13", "AP14", "AP15", "AP16", "AP17", "TM1", "TM3", "SH15", "SV18"],
+            Minutes.Of(Math.Max(0, clock.ProcessMinutes.Value - lastMinutes))
         );
-    }
 }

@@ -4,12 +4,12 @@ using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;
+using Kitto.Core.Reasons;
 using Kitto.Core.Rules;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
-using Kitto.Core.Wording;
 
 namespace Kitto.Core;
 
@@ -29,7 +29,7 @@ public static class Prescriber
     /// <summary>The answer, with what was assumed taken as if it had been said.</summary>
     internal static Prescription Reckon(Case read, Shelf shelf)
     {
-        var why = new List<Because>();
+        var why = new List<Reason>();
         if (Lay(read, shelf, why) is not { } laid)
         {
             return Stopped(read, why);
@@ -53,10 +53,10 @@ public static class Prescriber
             strand.Pulled && chosen[0].ApplicationTarget is not null ? ApplicationTarget.Pulled(strand.Formulas[0], strand, c.Reading, laid.Residual) : null;
         if (pulled is not null && pulled.Spoils(pulled.Look(chosen[0].Mix!)))
         {
-            why.Add(new Because("SV14", "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.", Topic.Attention));
+            why.Add(new PulledTooDeep());
         }
 
-        var planWhy = new List<Because>();
+        var planWhy = new List<Reason>();
         var next = NextKit.Of(c.Reading, strand.Formulas[0].Wish.Level, c.Goal.Service, strand.Formulas[0].Line, laid.Plan?.ColourOn, planWhy);
         var (forecast, looks) = HeadForecast.Of(c.Reading, strand, chosen, main, pulled, next?.InWeeks ?? (Values.SoftWeeksFrom + Values.SoftWeeksTo) / 2, why);
         double? spread = HeadForecast.Spread(chosen[0], main, why);
@@ -73,13 +73,7 @@ public static class Prescriber
         var tested = Holds.Strand(c.Reading.Client, SameAsLast(c, chosen[0]), why, kit);
         if (laid.Soften)
         {
-            why.Add(
-                new Because(
-                    "AP9",
-                    $"Resistant white is touched with undiluted developer on a cotton bud {(c.House.Way<PreSoftening>() == PreSoftening.Long ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {Values.PreSoftenGrams} g in its own vial.",
-                    Topic.Tests
-                )
-            );
+            why.Add(new WhiteTouchedFirst(c.House.Way<PreSoftening>() == PreSoftening.Long));
         }
 
         Grams Total(Func<Sizing, Grams> of) => Grams.Of(sizes.Sum(s => of(s).Value)).Tenths();
@@ -89,7 +83,7 @@ public static class Prescriber
             Prescription.Version,
             laid.Decision,
             [.. new[] { skin == SkinState.Required ? "SA5" : null, tested == StrandState.Required ? "SA12" : null }.OfType<string>()],
-            Order(why),
+            c.House.Language.Because(Order(why)),
             Advice.On(c, laid.Roots),
             formulas,
             new Quantities(
@@ -108,7 +102,7 @@ public static class Prescriber
                 SpreadDeltaE = spread,
             },
             forecast,
-            Others(chosen[0], formulas[0]),
+            Others(chosen[0], formulas[0], c.House),
             new KitTests(
                 skin,
                 tested,
@@ -126,10 +120,7 @@ public static class Prescriber
             [
                 .. chosen
                     .Where(m => !m.Plan.Wish.Clear && m.MixForecast?.DeltaE > Values.AnotherColourDeltaE)
-                    .Select(m => new Confirmation(
-                        m.Plan.Use,
-                        $"The {StrandWords.Of(m.Plan.Use)} comes out {m.MixForecast!.DeltaE:0.0} from the wish, plainly another colour: I have seen that and mean it."
-                    )),
+                    .Select(m => new Confirmation(m.Plan.Use, c.House.Language.Says(new PlainlyAnother(m.Plan.Use, m.MixForecast!.DeltaE)))),
             ],
         };
     }
@@ -167,10 +158,10 @@ public static class Prescriber
     }
 
     /// <summary>Steps 1 to 7; null where a stop forbids any colour.</summary>
-    internal static Laid? Lay(Case read, Shelf shelf, List<Because> why)
+    internal static Laid? Lay(Case read, Shelf shelf, List<Reason> why)
     {
         // 1 calendar, 2 head on the day
-        var planWhy = new List<Because>();
+        var planWhy = new List<Reason>();
         var plan = read.Plan is { } wish ? PlanBack.From(wish, planWhy) : null;
         int days = PlanWish.DaysAhead(read.Plan, plan);
         var c = read with { Reading = read.Reading.On(days) };
@@ -193,7 +184,7 @@ public static class Prescriber
         var decision = chair.Count > 0 ? Decision.Salon : Decision.Kit;
         why.AddRange(Cautions.Of(read.Reading, c.Reading, roots, c.Goal.Service, decision == Decision.Kit));
         Advice.SayGrey(c, line, why);
-        why.AddRange((c.House.ForHer ?? []).Select(w => SayHers(c.House, w)));
+        why.AddRange((c.House.ForHer ?? []).Select(w => DecidedFor(c.House, w)));
         why.AddRange(planWhy);
 
         // 6 clock: a salon sheet reckons with trained hands; what comes after the rinse has its own
@@ -202,13 +193,7 @@ public static class Prescriber
         strand = strand.Timed(clocks[0].Schedule, clocks.Select((t, i) => (t, i)).Skip(1).ToDictionary(x => x.i, x => x.t.Schedule));
         if (strand.Rows.FirstOrDefault(r => r.Does == Does.PullThrough) is { } through)
         {
-            why.Add(
-                new Because(
-                    "TM4",
-                    $"The lengths get theirs {through.StartsAt} after the first stroke, so that all is rinsed together; the ends last.",
-                    Topic.Clock
-                )
-            );
+            why.Add(new LengthsGetTheirs(through.StartsAt!.Value));
         }
 
         // 7 amount, which wants no shades: hair, hands and bowls
@@ -217,37 +202,30 @@ public static class Prescriber
         var residual = Residual.Of(c.Reports);
         if (c.Reports.Count > 0)
         {
-            why.Add(
-                new Because(
-                    "OU1",
-                    $"{(c.Reports.Count == 1 ? "One earlier kit" : $"{c.Reports.Count} earlier kits")} of hers moved the forecast by {residual.L:+0.0;-0.0;0} L*, {residual.A:+0.0;-0.0;0} a*, {residual.B:+0.0;-0.0;0} b*.",
-                    Topic.Shade
-                )
-            );
+            why.Add(new MovedByReports(c.Reports.Count, residual));
         }
 
         return new Laid(c, roots, strand, decision, hands, belief, clocks, sizes, Softens(c, line), residual, plan, days);
     }
 
     /// <summary>What decides comes first: stops, what asks for her attention, the mix, then the rest.</summary>
-    private static List<Because> Order(IEnumerable<Because> why) =>
+    private static List<Reason> Order(IEnumerable<Reason> why) =>
         [
             .. why.OrderBy(b =>
                 b switch
                 {
-                    { About: Topic.Stop } => 0,
-                    { About: Topic.Salon } => 1,
-                    { About: Topic.Attention } => 2,
-                    { About: Topic.Caution, Rule: not ("SA10" or "SA22" or "SA23" or "RD3" or "RD6") } => 2,
+                    StopReason => 0,
+                    SalonReason => 1,
+                    CautionReason { Later: true } => 5,
+                    CautionReason or { About: Topic.Attention } => 2,
                     { About: Topic.Shade or Topic.Lengths or Topic.Developer } => 3,
-                    { About: Topic.Caution } => 5,
                     _ => 4,
                 }
             ),
         ];
 
     /// <summary>The clock of one formula: the roots' by the service, a gloss after it by its own.</summary>
-    private static Timed Clock(Case c, Hands hands, StrandPlan strand, int at, ICollection<Because> why)
+    private static Timed Clock(Case c, Hands hands, StrandPlan strand, int at, ICollection<Reason> why)
     {
         var formula = strand.Formulas[at];
         var on = c.Reading.Only(strand.ZonesOf(at));
@@ -266,12 +244,12 @@ public static class Prescriber
             );
     }
 
-    private static Prescription Stopped(Case c, IReadOnlyList<Because> why) =>
+    private static Prescription Stopped(Case c, IReadOnlyList<Reason> why) =>
         new(
             Prescription.Version,
             Decision.Stop,
             [],
-            why,
+            c.House.Language.Because(why),
             [],
             [],
             null,
@@ -290,16 +268,16 @@ public static class Prescriber
         );
 
     /// <summary>A departure from the house, with who decided it and why.</summary>
-    private static Because SayHers(House house, HerWay way)
+    private static Reason DecidedFor(House house, HerWay way)
     {
-        string who = $"\"{way.Reason}\" ({way.By}, {way.On:d MMM yyyy}).";
-        string Says(string name) => RuleBook.Find(way.Rule)!.Options!.First(o => o.Name == name).Says;
-        return RuleBook.Find(way.Rule)!.Kind == RuleKind.Caution
-            ? new Because(way.Rule, $"Decided for her in spite of this caution: {who}", Topic.Hers)
-            : new Because(way.Rule, $"For her {Says(way.Way)}, where the house has it {Says(house.Usual(way.Rule))}: {who}", Topic.Hers);
+        var rule = RuleBook.Find(way.Rule)!;
+        string Says(string name) => rule.Options!.First(o => o.Name == name).Says;
+        return rule.Kind == RuleKind.Caution
+            ? new DecidedInSpite(way.Rule, way.Reason, way.By, way.On)
+            : new DecidedOtherwise(way.Rule, Says(way.Way), Says(house.Usual(way.Rule)), way.Reason, way.By, way.On);
     }
 
-    private static IReadOnlyList<Alternative> Others(SelectedFormula chosen, Formula formula)
+    private static IReadOnlyList<Alternative> Others(SelectedFormula chosen, Formula formula, House house)
     {
         double colour = formula.Parts.Sum(p => p.Grams.Value);
         return chosen is not { MixForecast: { } looked, ApplicationTarget: { } canvas }
@@ -310,7 +288,7 @@ public static class Prescriber
                     [.. o.Parts.Select(p => new AlternativePart(p.Shade, Grams.Of(colour * p.Share.Value).Tenths(), p.Share))],
                     Math.Round(o.DeltaE, 2),
                     Srgb.Hex(HeadForecast.Mean(canvas, canvas.Look(new Mixture(chosen.Plan.Line, chosen.Plan.Developer, o.Parts)))),
-                    MixWords.Why(o, chosen.Parts, looked.DeltaE)
+                    house.Language.Says(new BesideTheChosen(o.Parts.Count - chosen.Parts.Count, looked.DeltaE - o.DeltaE))
                 )),
             ];
     }

@@ -2,6 +2,7 @@ using Dapper;
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
+using Kitto.Core.Wording;
 using Npgsql;
 
 namespace Kitto.Store;
@@ -73,7 +74,7 @@ public sealed class SafetyRecords(Database db)
                 {
                     clientId,
                     stop.SaidAt,
-                    reason = $"{stop.Why.Rule}: {stop.Why.Says}",
+                    reason = $"{stop.Why.Rule}: {Language.English.Says(stop.Why)}",
                 }
             );
         }

@@ -1,11 +1,18 @@
 using Kitto.Core;
 using Kitto.Core.Contract;
+using Kitto.Core.Wording;
 
 namespace Kitto.Web;
 
 /// <summary>The trade's words for the contract's names.</summary>
 public static class Words
 {
+    /// <summary>What the studio's pages are written in.</summary>
+    public static Language Studio => Language.English;
+
+    /// <summary>What the client's pages and messages are written in.</summary>
+    public static Language Client => Language.English;
+
     /// <summary>Services by name.</summary>
     public static IReadOnlyDictionary<string, string> Services { get; } =
         new Dictionary<string, string>
@@ -63,5 +70,5 @@ public static class Words
     }
 
     /// <summary>First letter large.</summary>
-    public static string Sentence(string words) => Kitto.Core.Wording.Sentences.Begin(words);
+    public static string Sentence(string words) => Sentences.Begin(words);
 }

@@ -130,7 +130,7 @@ public sealed class PrescriberTests
             c =>
             {
                 var p = Prescriber.Prescribe(c, Bench.Shelf);
-                var guide = Guide.For(c, p, Bench.Shelf);
+                var guide = Guide.For(c, p, Bench.Shelf, Language.English);
                 Assert.Equal(p.Decision == Decision.Kit, guide is not null);
                 if (guide is null)
                 {

@@ -149,7 +149,7 @@ public sealed class DrawingTests
             rows,
             r =>
                 Assert.Contains(
-                    $"{Words.Sentence(Kitto.Core.Wording.StrandWords.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Wording.StrandWords.Of(r.Does)}",
+                    $"{Words.Sentence(Words.Studio.Term(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Words.Studio.Term(r.Does)}",
                     svg.GetAttribute("aria-label")!,
                     StringComparison.Ordinal
                 )

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
@@ -29,7 +30,7 @@ public sealed record NextKit(Millimetres LimitMm, double RateMmPerMonth, double 
     /// <param name="line">The line of the roots.</param>
     /// <param name="colourOn">Colour day, where it is planned.</param>
     /// <param name="why">The reason is added.</param>
-    public static NextKit? Of(Reading reading, Level level, Service service, Line line, DateOnly? colourOn, ICollection<Because> why)
+    public static NextKit? Of(Reading reading, Level level, Service service, Line line, DateOnly? colourOn, ICollection<Reason> why)
     {
         if (service is Service.Gloss or Service.Lighten)
         {
@@ -52,14 +53,18 @@ public sealed record NextKit(Millimetres LimitMm, double RateMmPerMonth, double 
             rate.DaysFor(limit, -Tenth),
             colourOn?.AddDays(due)
         );
-        string known =
-            reading.Grown.Count == 0 ? "Hair grows about" : $"Measured {(reading.Grown.Count == 1 ? "once" : $"{reading.Grown.Count} times")}, hers grows";
         why.Add(
-            new Because(
-                "SV11",
-                $"{known} {rate.Mean:0.0} mm a month: {limit:0} mm, which show on {(high ? "such a contrast" : soft ? "so soft a line" : "so little contrast")}, are there {due} days after the colour ({next.EarliestInDays} to {next.LatestInDays})"
-                    + (next.DueOn is { } on ? $", about {on.ToString("ddd d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture)}." : "."),
-                Topic.Plan
+            new RegrowthShows(
+                reading.Grown.Count,
+                rate.Mean,
+                limit,
+                high ? ShowsOn.Contrast
+                    : soft ? ShowsOn.SoftLine
+                    : ShowsOn.LittleContrast,
+                due,
+                next.EarliestInDays,
+                next.LatestInDays,
+                next.DueOn
             )
         );
         return next;

@@ -1,4 +1,5 @@
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
@@ -41,19 +42,6 @@ public static class PaintOrders
     private static readonly Zone[] B = [Zone.LeftBack, Zone.RightBack];
     private static readonly Zone[] N = [Zone.Nape];
 
-    /// <summary>The name in a sentence.</summary>
-    public static string Says(this PaintOrder order) =>
-        order switch
-        {
-            PaintOrder.OutlineFirst => "outline first",
-            PaintOrder.BackFirst => "back first",
-            PaintOrder.FrontFirst => "front first",
-            PaintOrder.ToAndFro => "to and fro",
-            PaintOrder.WorstFirst => "worst first",
-            PaintOrder.Own => "in your own order",
-            _ => throw new ArgumentOutOfRangeException(nameof(order)),
-        };
-
     /// <summary>The included zones in the order of painting; the house's school on the hairline (AP19) moves that zone only.</summary>
     /// <exception cref="ArgumentOutOfRangeException">The colourist's own order is not known here; it comes with its zones.</exception>
     public static IReadOnlyList<Zone> Sequence(PaintOrder order, Reading reading, House house)
@@ -81,7 +69,7 @@ public static class PaintOrders
     }
 
     /// <summary>The orders the grey, the service and the depth allow (TM5; tables), and why.</summary>
-    public static (IReadOnlyList<PaintOrder> Orders, string Why) Admissible(Reading reading, Service service, Line line, double targetLevel, House house)
+    internal static (IReadOnlyList<PaintOrder> Orders, OrderFor Why) Admissible(Reading reading, Service service, Line line, double targetLevel, House house)
     {
         // By depth only a service that is there for its lift counts; the cautious school counts every colour that lifts.
         var school = house.Way<StartingPlace>();
@@ -90,17 +78,11 @@ public static class PaintOrders
             || (school == StartingPlace.NeverFrontWhenLifting && line.IsPermanent && targetLevel - reading.Hair.NaturalLevel.Value >= Values.HalfLevel);
         return (reading.GreyIsTheReason, lift, school) switch
         {
-            (true, _, _) => (
-                [PaintOrder.OutlineFirst, PaintOrder.WorstFirst],
-                "white or resistant hair is the reason for this kit, so it gets the colour first"
-            ),
-            (_, _, StartingPlace.BackFirst) => ([PaintOrder.BackFirst], "the house always starts at the back"),
-            (_, true, _) => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], "lift starts at the back, because the front is warmer and goes faster"),
-            _ when targetLevel < 7 => (
-                [PaintOrder.BackFirst, PaintOrder.ToAndFro],
-                "below level 7 the back comes first, so that the front does not go too dark"
-            ),
-            _ => ([PaintOrder.FrontFirst, PaintOrder.OutlineFirst], "from level 7 up the front comes first, because light shades need longer to take"),
+            (true, _, _) => ([PaintOrder.OutlineFirst, PaintOrder.WorstFirst], OrderFor.WhiteIsTheReason),
+            (_, _, StartingPlace.BackFirst) => ([PaintOrder.BackFirst], OrderFor.HouseStartsAtBack),
+            (_, true, _) => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], OrderFor.Lift),
+            _ when targetLevel < 7 => ([PaintOrder.BackFirst, PaintOrder.ToAndFro], OrderFor.Deep),
+            _ => ([PaintOrder.FrontFirst, PaintOrder.OutlineFirst], OrderFor.Light),
         };
     }
 }

@@ -1,3 +1,4 @@
+using Kitto.Core.Reasons;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Clock;
@@ -40,41 +41,20 @@ public static class PlanBack
     private const int Horizon = 120;
 
     /// <summary>The dates, with a later post day in reserve where there is one.</summary>
-    public static KitPlan From(PlanWish wish, ICollection<Because> why)
+    public static KitPlan From(PlanWish wish, ICollection<Reason> why)
     {
         DateOnly? earliest = Enumerable.Range(0, Horizon).Select(wish.Today.AddDays).Where(d => PostingsFor(d, wish).Any()).Cast<DateOnly?>().FirstOrDefault();
         var postings = PostingsFor(wish.WantBy, wish).OrderDescending().ToList();
         if (postings.Count == 0)
         {
-            why.Add(
-                new Because(
-                    "SA5",
-                    $"The tests do not fit before {Day(wish.WantBy)}."
-                        + (
-                            earliest is { } first
-                                ? $" The first day that can be met is {Day(first)}."
-                                : " No post leaves often enough for filled sachets to keep."
-                        ),
-                    Topic.Plan
-                )
-            );
+            why.Add(new TestsDoNotFit(wish.WantBy, earliest));
             return new KitPlan(false, null, null, null, null, null, null, earliest);
         }
 
         var post = postings.Count > 1 ? postings[1] : postings[0];
         var (arrives, skin, strand, colour) = Dates(post, wish.WantBy, wish);
-        why.Add(
-            new Because(
-                "SA5",
-                $"Posted {Day(post)}, there {Day(arrives)}: the skin test is watched for {Values.SkinTestHours} hours before the strand test on {Day(strand)} and the colour on {Day(colour)}.",
-                Topic.Plan
-            )
-        );
-        why.Add(
-            postings.Count > 1
-                ? new Because("SA5", $"If that post is missed, {Day(postings[0])} still leaves time for both tests.", Topic.Plan)
-                : new Because("SA5", "There is no later post day in reserve: if this one is missed, the day cannot be kept.", Topic.Plan)
-        );
+        why.Add(new Planned(post, arrives, strand, colour));
+        why.Add(postings.Count > 1 ? new PostInReserve(postings[0]) : new NoPostInReserve());
         return new KitPlan(true, post.AddDays(-1), post, arrives, skin, strand, colour, earliest);
     }
 
@@ -99,6 +79,4 @@ public static class PlanBack
         var skin = arrives > oldestValid ? arrives : oldestValid;
         return (arrives, skin, skin.AddDays(Values.SkinTestDays), colour);
     }
-
-    private static string Day(DateOnly date) => date.ToString("ddd d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
 }

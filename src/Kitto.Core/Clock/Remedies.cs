@@ -1,5 +1,6 @@
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core.Clock;
@@ -10,7 +11,20 @@ namespace Kitto.Core.Clock;
 /// <param name="Fits">Whether every zone is then within its longest time.</param>
 /// <param name="OverMinutes">By how much the worst zone is still over; 0 where it fits.</param>
 /// <param name="Says">The sentence, with its numbers.</param>
-public sealed record Remedy(string Name, string Rule, bool Fits, Minutes OverMinutes, string Says);
+public sealed record Remedy(string Name, string Rule, bool Fits, Minutes OverMinutes, string Says)
+{
+    /// <summary>The same as data; null in what was read back.</summary>
+    internal Reason? Why { get; init; }
+}
+
+/// <summary>What can be tried, what changes least first.</summary>
+internal enum RemedyKind
+{
+    WorstFirst,
+    Helper,
+    Halves,
+    EarlyHalf,
+}
 
 /// <summary>What to do when nothing fits, beginning with what changes least (clock). The timer has been shortened before, and a second bowl is mixed where the first would die.</summary>
 public static class Remedies
@@ -33,18 +47,12 @@ public static class Remedies
     public static IReadOnlyList<Remedy> Of(Schedule taken, Reading reading, Hands hands, Service service, Line line, House house)
     {
         var found = new List<Remedy>();
-        void Try(string name, string rule, Schedule schedule, Func<Schedule, string> says)
+        void Try(RemedyKind kind, Schedule s)
         {
-            double over = Over(schedule, reading, service, line);
-            found.Add(
-                new Remedy(
-                    name,
-                    rule,
-                    over <= 0,
-                    Minutes.Of(over).Tenths(),
-                    says(schedule) + (over <= 0 ? "" : $" It still is {over:0.#} min too long somewhere.")
-                )
-            );
+            double over = Over(s, reading, service, line);
+            var earlier = Minutes.Of(taken.RinseAtMinutes.Value - Math.Min(taken.RinseAtMinutes.Value, s.RinseAtMinutes.Value)).Tenths();
+            var why = new RemedyWould(kind, s.PaintMinutes, Longest(s), earlier, over);
+            found.Add(new Remedy(Contract.Json.Name(kind), why.Rule, over <= 0, Minutes.Of(over).Tenths(), house.Language.Says(why)) { Why = why });
         }
 
         Schedule Timed(PaintOrder order, Hands who) =>
@@ -52,44 +60,32 @@ public static class Remedies
         var order = taken.Order == PaintOrder.Own ? PaintOrder.BackFirst : taken.Order;
         if (taken.Order != PaintOrder.WorstFirst)
         {
-            Try(
-                "worstFirst",
-                "TM5",
-                Timed(PaintOrder.WorstFirst, hands),
-                s => $"Worst first takes {s.PaintMinutes}: the longest time on the hair is then {Longest(s)}."
-            );
+            Try(RemedyKind.WorstFirst, Timed(PaintOrder.WorstFirst, hands));
         }
 
         if (hands.Who == Who.Alone)
         {
-            Try(
-                "helper",
-                "TM7",
-                Timed(order, hands with { Who = Who.Helper, Practised = false }),
-                s => $"With a helper it takes about {s.PaintMinutes}, and the longest time on the hair is {Longest(s)}: ask whether someone can."
-            );
+            Try(RemedyKind.Helper, Timed(order, hands with { Who = Who.Helper, Practised = false }));
         }
 
-        Try(
-            "halves",
-            "AP18",
-            Halved(taken, line),
-            s => $"One half of the head one day, the other the next: about {s.PaintMinutes} of painting each, {Longest(s)} at most on the hair."
-        );
-        if (taken.Scalp is not null)
+        Try(RemedyKind.Halves, Halved(taken, line));
+        if (taken.Scalp is null)
         {
-            return found;
+            Try(RemedyKind.EarlyHalf, EarlyHalf(taken, line));
         }
 
-        Try(
-            "earlyHalf",
-            "TM9",
-            EarlyHalf(taken, line),
-            s =>
-                $"The half painted first is rinsed first, {Minutes.Of(taken.RinseAtMinutes.Value - s.RinseAtMinutes.Value).Tenths()} before the rest, if the rest can be kept dry: {Longest(s)} at most on the hair."
-        );
         return found;
     }
+
+    /// <summary>The rule each comes from.</summary>
+    internal static string Rule(RemedyKind kind) =>
+        kind switch
+        {
+            RemedyKind.WorstFirst => "TM5",
+            RemedyKind.Helper => "TM7",
+            RemedyKind.Halves => "AP18",
+            _ => "TM9",
+        };
 
     private static Minutes Longest(Schedule s) => Minutes.Of(s.Zones.Max(z => z.ContactMinutes.Value));
 

@@ -1,4 +1,5 @@
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
@@ -21,7 +22,7 @@ public sealed record RunStand(
     double BehindMinutes,
     IReadOnlyList<Zone> FirstOff,
     double? FirstOffAt,
-    string? Says
+    Saying? Says
 );
 
 /// <summary>Runs the plan against what really happens: strokes move the lanes, the rinse is reckoned anew, being late has an answer (clock).</summary>
@@ -129,7 +130,7 @@ public static class Run
         return lanes;
     }
 
-    private static string? Says(
+    private static RunSays? Says(
         Schedule actual,
         IReadOnlyList<(Stroke Stroke, double At)> begun,
         bool painted,
@@ -149,17 +150,12 @@ public static class Run
 
         if (firstAt is { } at)
         {
-            string names = Zones.Sentence(firstOff);
-            return now >= at
-                ? $"Rinse now at the {names}: the colour has been on there as long as it may. Keep the rest dry."
-                : $"Rinse first at the {names}, in {at - now:0} min, and keep the rest dry. The rest comes off {actual.RinseAtMinutes.Value - at:0} min later.";
+            return now >= at ? new RinseFirstNow(firstOff) : new RinseFirstIn(firstOff, at - now, actual.RinseAtMinutes.Value - at);
         }
 
         if (painted && now >= actual.RinseAtMinutes.Value)
         {
-            return now - actual.RinseAtMinutes.Value < 1
-                ? "The time is up: rinse now."
-                : $"The time has been up for {now - actual.RinseAtMinutes.Value:0} min: rinse now.";
+            return new TimeIsUp(now - actual.RinseAtMinutes.Value);
         }
 
         if (!painted)
@@ -168,15 +164,15 @@ public static class Run
             double mixed = begun.First(z => Bowl(z.Stroke) == Bowl(begun[^1].Stroke)).At;
             if (now - mixed > line.WorkingLife.Value)
             {
-                return $"This mix is {now - mixed:0} min old and works no longer as it should: {(reserve ? "mix the sealed reserve fresh for what is left" : "paint only what matters most with it and tell your colourist")}.";
+                return new MixIsOld(now - mixed, reserve);
             }
         }
 
         if (shortened >= 0.5)
         {
-            return $"The time after the last stroke is shortened to {actual.ProcessMinutes.Value:0} min, so that nothing is on too long. Nothing is spoilt.";
+            return new TimeShortened(actual.ProcessMinutes.Value);
         }
 
-        return behind > Values.BehindMinutes ? $"You are {behind:0} min behind the plan. Nothing is wrong: go on as you do, the rinse moves with you." : null;
+        return behind > Values.BehindMinutes ? new BehindPlan(behind) : null;
     }
 }

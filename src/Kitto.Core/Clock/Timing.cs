@@ -1,8 +1,8 @@
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
-using Kitto.Core.Wording;
 
 namespace Kitto.Core.Clock;
 
@@ -78,7 +78,7 @@ public static class Timing
         Line line,
         double targetLevel,
         House house,
-        ICollection<Because> why,
+        ICollection<Reason> why,
         PaintWish? own = null,
         IReadOnlySet<Zone>? inTwo = null,
         Minutes? timer = null
@@ -101,10 +101,7 @@ public static class Timing
         var (best, least) = tried.MinBy(s => Math.Round(s.Off, 9))!;
         if (own is null)
         {
-            string compared = string.Concat(
-                tried.Where(s => s.Off > least + 1e-9).Select(s => $" {Sentences.Begin(s.Schedule.Order.Says())} would miss the contact times by more.")
-            );
-            why.Add(new Because("TM5", $"{Sentences.Begin(best.Order.Says())}: {reason}.{compared}", Topic.Clock));
+            why.Add(new OrderChosen(best.Order, reason, [.. tried.Where(s => s.Off > least + 1e-9).Select(s => s.Schedule.Order)]));
         }
         else
         {
@@ -112,32 +109,15 @@ public static class Timing
                 ? Along(PaintOrder.Own, [.. path.Where(z => reading.Zones[(int)z].Include), .. reading.Included.Select(z => z.Zone).Except(path)])
                 : Along(own.Order, PaintOrders.Sequence(own.Order, reading, house));
             double more = Off(wished) - least;
-            why.Add(
-                new Because(
-                    "TM5",
-                    $"{Sentences.Begin(wished.Order.Says())}, because you want it so. The numbers would say {best.Order.Says()}: {reason}."
-                        + (
-                            Math.Abs(more) < .005
-                                ? " Contact times are kept as well either way."
-                                : $" Yours misses the contact times by {Math.Abs(more):0.0#} weighted min {(more > 0 ? "more" : "less")}."
-                        ),
-                    Topic.Clock
-                )
-            );
+            why.Add(new OrderWished(wished.Order, best.Order, reason, more));
             best = wished;
         }
 
-        why.Add(new Because("TM7", $"These hands need about {best.PaintMinutes} from first to last stroke.", Topic.Clock, Times(best, line)));
+        why.Add(new HandsNeed(Times(best, line)));
 
         if (best.Scalp is { Count: > 0 } scalp)
         {
-            why.Add(
-                new Because(
-                    "TM6",
-                    $"The hair grown out is long: its grown stretch is painted first over the whole head, the scalp stretch from {scalp[0].PaintedAt} on, because the warm scalp goes faster.",
-                    Topic.Clock
-                )
-            );
+            why.Add(new ScalpAfterGrown(scalp[0].PaintedAt));
         }
 
         double ScalpOver(ZoneTime z) => ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes);
@@ -146,26 +126,19 @@ public static class Timing
         var fitted = Shorten(best, reading, service, line);
         if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
         {
-            why.Add(
-                new Because(
-                    "TM8",
-                    $"The timer is shortened from {best.ProcessMinutes} to {fitted.ProcessMinutes} after the last stroke, {(ForScalp(best) ? $"because the scalp stretch is warm and goes by the line's {line.Process}" : $"so that no zone has the colour on longer than {line.LongestContact}")}.",
-                    Topic.Clock,
-                    Times(fitted, line)
-                )
-            );
+            why.Add(new TimerShortened(best.ProcessMinutes, line.Process, ForScalp(best), Times(fitted, line)));
         }
         else if (house.Way<TimerStart>() == TimerStart.FirstStroke)
         {
-            why.Add(new Because("TM2", $"The house times from the first stroke; {fitted.ProcessMinutes} are left after the last one.", Topic.Clock));
+            why.Add(new TimedFromFirstStroke(fitted.ProcessMinutes));
         }
         else
         {
             why.Add(
-                new Because(
-                    "TM2",
-                    $"The timer starts at the last stroke and runs {fitted.ProcessMinutes}, {(timer is { } quick ? $"no longer than {quick}, watched on a wiped strand" : Process(reading, line) == line.Process ? "the line's time" : "at which her strand came right")}.",
-                    Topic.Clock,
+                new TimedFromLastStroke(
+                    timer is not null ? TimeFrom.QuickTone
+                        : Process(reading, line) == line.Process ? TimeFrom.Line
+                        : TimeFrom.StrandTest,
                     Times(fitted, line)
                 )
             );
@@ -173,13 +146,7 @@ public static class Timing
 
         if (fitted.Scalp is { } warm && warm.MaxBy(ScalpOver) is { } worst && ScalpOver(worst) > 0)
         {
-            why.Add(
-                new Because(
-                    "TM6",
-                    $"The scalp stretch of the {worst.Zone.Facts().Says} has the colour on for {worst.ContactMinutes}, {Minutes.Of(ScalpOver(worst)).Tenths()} more than it should: quicker hands, or fewer zones at a time, make it less.",
-                    Topic.Attention
-                )
-            );
+            why.Add(new ScalpTooLong(worst.Zone, worst.ContactMinutes, Minutes.Of(ScalpOver(worst)).Tenths()));
         }
 
         foreach (var zone in fitted.Zones)
@@ -187,23 +154,11 @@ public static class Timing
             double miss = windows[(int)zone.Zone].Miss(zone.ContactMinutes);
             if (miss > 0)
             {
-                why.Add(
-                    new Because(
-                        "TM8",
-                        $"The {zone.Zone.Facts().Says} would have the colour on for {zone.ContactMinutes}, {Minutes.Of(miss)} over the most it may.",
-                        Topic.Clock
-                    )
-                );
+                why.Add(new ZoneTooLong(zone.Zone, zone.ContactMinutes, Minutes.Of(miss)));
             }
             else if (miss < 0)
             {
-                why.Add(
-                    new Because(
-                        "TM1",
-                        $"The {zone.Zone.Facts().Says} gets {zone.ContactMinutes}, {Minutes.Of(-miss)} short of what its hair wants.",
-                        Topic.Clock
-                    )
-                );
+                why.Add(new ZoneTooShort(zone.Zone, zone.ContactMinutes, Minutes.Of(-miss)));
             }
         }
 
@@ -213,28 +168,16 @@ public static class Timing
             fitted = fitted with { Remedies = remedies };
             var first = remedies.FirstOrDefault(r => r.Fits);
             why.Add(
-                first is null && fitted.Zones.All(z => windows[(int)z.Zone].Miss(z.ContactMinutes) <= 0)
-                    ? new Because(
-                        "TM6",
-                        "Only the scalp stretch is over its time; it is rinsed where it was painted first as soon as the timer ends.",
-                        Topic.Clock
-                    )
-                : first is null
-                    ? new Because("TM8", "Nothing that was tried brings every zone within its longest time: fewer zones, or the chair.", Topic.Clock)
-                : new Because(first.Rule, first.Says, Topic.Clock)
+                first is null && fitted.Zones.All(z => windows[(int)z.Zone].Miss(z.ContactMinutes) <= 0) ? new OnlyScalpOver()
+                : first is null ? new NothingFits()
+                : first.Why!
             );
         }
 
         var batches = Batch(fitted, line);
         if (batches.Count > 1)
         {
-            why.Add(
-                new Because(
-                    "AP8",
-                    $"A mix works for {line.WorkingLife}; painting takes {fitted.PaintMinutes}. So {batches.Count} bowls are mixed, the next one when the first is on, {(fitted.Scalp is null ? $"cut after the {batches[0][^1].Zone.Facts().Says}" : $"cut after {Zones.Turn(batches[0][^1])}")}.",
-                    Topic.Clock
-                )
-            );
+            why.Add(new MixedInBowls(line.WorkingLife, fitted.PaintMinutes, batches.Count, batches[0][^1], InTwoTurns: fitted.Scalp is not null));
         }
 
         IReadOnlyList<ZoneTime> Numbered(IReadOnlyList<ZoneTime> zones, bool second) =>
@@ -323,13 +266,6 @@ public static class Timing
         return (strokes, at);
     }
 
-    private static IReadOnlyList<Used> Times(Schedule s, Line line) =>
-        [
-            new("first to last stroke", s.PaintMinutes.Value, "min"),
-            new("after the last stroke", s.ProcessMinutes.Value, "min"),
-            new("the line's shortest", line.ProcessMin.Value, "min"),
-            new("its longest", line.ProcessMax.Value, "min"),
-            new("longest contact", line.LongestContact.Value, "min"),
-            new("rinse", s.RinseAtMinutes.Value, "min"),
-        ];
+    private static ClockTimes Times(Schedule s, Line line) =>
+        new(s.PaintMinutes, s.ProcessMinutes, line.ProcessMin, line.ProcessMax, line.LongestContact, s.RinseAtMinutes);
 }

@@ -1,4 +1,5 @@
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 
@@ -29,7 +30,7 @@ internal static class HeadForecast
         Schedule schedule,
         ApplicationTarget? pulled,
         int next,
-        ICollection<Because> why
+        ICollection<Reason> why
     )
     {
         var looks = new Looks(reading, chosen, pulled);
@@ -56,15 +57,7 @@ internal static class HeadForecast
         int longest = first.Plan.Line.IsPermanent ? LongestPermanent : LongestSoft;
         var fresh = After(canvas, mix, 0);
         int? shows = Enumerable.Range(1, longest).Cast<int?>().FirstOrDefault(w => Difference2000.Between(After(canvas, mix, w!.Value), fresh) >= ShowsFrom);
-        why.Add(
-            new Because(
-                "RD9",
-                shows is { } weeks
-                    ? $"Dye leaves with washes: in about {weeks} week{(weeks == 1 ? "" : "s")} this looks plainly faded."
-                    : "It changes so little that its fading will not be seen: shine and tone last six to eight weeks.",
-                Topic.Colour
-            )
-        );
+        why.Add(new FadesIn(shows));
         var tail = canvas.Tail.Select(t => (int?)t.At).FirstOrDefault();
         return (
             new Forecast(
@@ -104,7 +97,7 @@ internal static class HeadForecast
             : null;
 
     /// <summary>dE00 between the zones painted first and last, and how much of it the clock alone makes.</summary>
-    public static double? Spread(SelectedFormula roots, Schedule schedule, ICollection<Because> why)
+    public static double? Spread(SelectedFormula roots, Schedule schedule, ICollection<Reason> why)
     {
         if (roots is not { ApplicationTarget: { } canvas, Mix: { } mix, MixForecast: { } looked } || !canvas.Spots[0].Regrowth || schedule.Zones.Count < 2)
         {
@@ -122,13 +115,7 @@ internal static class HeadForecast
             .ToList();
         var same = canvas with { Spots = own };
         double clock = Difference2000.Between(Mean(same, same.Look(mix), last.Zone), Seen(last.Zone));
-        why.Add(
-            new Because(
-                "TM7",
-                $"The {first.Zone.Facts().Says} has the colour on {first.ContactMinutes.Value - last.ContactMinutes.Value:0.#} min longer than the {last.Zone.Facts().Says}: that alone makes {clock:0.0} of the {spread:0.0} between them{(clock < 2 ? ", too little to be seen as uneven" : "; a helper or another order would even it out")}.",
-                Topic.Clock
-            )
-        );
+        why.Add(new FirstOnLonger(first.Zone, last.Zone, first.ContactMinutes.Value - last.ContactMinutes.Value, clock, spread));
         return Math.Round(spread, 2);
     }
 

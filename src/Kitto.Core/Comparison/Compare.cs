@@ -2,6 +2,7 @@ using System.Globalization;
 using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core.Comparison;
 
@@ -61,8 +62,8 @@ public static class Compare
             "order",
             Topic.Clock,
             p =>
-                p.Clock is { Order: not PaintOrder.Own } c ? c.Order.Says()
-                : p.Clock is { } own ? string.Join(", ", own.Zones.Select(z => z.Zone.Facts().Says))
+                p.Clock is { Order: not PaintOrder.Own } c ? Language.English.Term(c.Order)
+                : p.Clock is { } own ? string.Join(", ", own.Zones.Select(z => Language.English.Term(z.Zone)))
                 : null
         );
         Row("last stroke", Topic.Clock, p => p.Clock?.PaintMinutes.ToString());
@@ -104,7 +105,7 @@ public static class Compare
         Row("hands", Topic.Head, c => Name(c.Reading.Hands.Who) + (c.Reading.Hands.Practised ? ", practised" : ""));
         foreach (var like in Zones.All.GroupBy(z => (Said(then, z.Zone), Said(now, z.Zone))))
         {
-            string what = like.Count() == Zones.All.Count ? "whole head" : string.Join(", ", like.Select(z => z.Says));
+            string what = like.Count() == Zones.All.Count ? "whole head" : string.Join(", ", like.Select(z => Language.English.Term(z.Zone)));
             rows.Add(new Compared(what, like.Key.Item1, like.Key.Item2, Topic.Head));
         }
 

@@ -79,7 +79,9 @@ public static class WhatIf
             [
                 .. Enum.GetValues<PaintOrder>()
                     .Where(o => o != PaintOrder.Own && o != clock.Order)
-                    .Select(o => Of(Other.Order, Contract.Json.Name(o), o.Says(), "TM5", c with { Painting = new PaintWish(o, null) }, shelf, taken)),
+                    .Select(o =>
+                        Of(Other.Order, Contract.Json.Name(o), c.House.Language.Term(o), "TM5", c with { Painting = new PaintWish(o, null) }, shelf, taken)
+                    ),
             ];
 
     /// <summary>Each other way of each school that would change anything shown; what is decided for her is set aside for the rule that is looked at.</summary>

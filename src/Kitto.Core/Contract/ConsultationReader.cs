@@ -76,13 +76,13 @@ public static class ConsultationReader
         var found = new List<string>();
         foreach (var (item, i) in (r.List("conditions", Conditions.Known.Count) ?? []).Select((x, i) => (x, i)))
         {
-            if (item.ValueKind == JsonValueKind.String && Conditions.Known.ContainsKey(item.GetString()!))
+            if (item.ValueKind == JsonValueKind.String && Conditions.Known.Contains(item.GetString()!))
             {
                 found.Add(item.GetString()!);
             }
             else
             {
-                r.Fail($"conditions[{i}]", "is not one that is asked for", string.Join(", ", Conditions.Known.Keys));
+                r.Fail($"conditions[{i}]", "is not one that is asked for", string.Join(", ", Conditions.Known));
             }
         }
 

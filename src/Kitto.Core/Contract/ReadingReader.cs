@@ -21,7 +21,7 @@ internal static class ReadingReader
             }
             else
             {
-                r.Fail($"conditions[{i}]", "must be a text", $"such as {string.Join(", ", Safety.Conditions.Known.Keys)}, or other words up to 80 characters");
+                r.Fail($"conditions[{i}]", "must be a text", $"such as {string.Join(", ", Safety.Conditions.Known)}, or other words up to 80 characters");
             }
         }
 

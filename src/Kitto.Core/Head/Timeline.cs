@@ -85,17 +85,6 @@ public static class Timeline
     public static int? LastStraightened(this Lengths lengths) =>
         lengths.Timeline.Where(p => p.What == Treatment.Straightened).Select(p => (int?)p.DaysAgo).Min();
 
-    /// <summary>How long ago, in words.</summary>
-    public static string Ago(int days) =>
-        days switch
-        {
-            0 => "today",
-            1 => "yesterday",
-            < 60 => $"{days} days ago",
-            < 730 => $"{days / 30.4375:0} months ago",
-            _ => $"{days / 365.25:0.#} years ago",
-        };
-
     private static LengthHistory Leaves(Treatment what) =>
         what switch
         {

@@ -35,11 +35,10 @@ public enum Zone
 
 /// <summary>What is the same on every head about a zone.</summary>
 /// <param name="Zone">Which.</param>
-/// <param name="Says">Its name in a sentence.</param>
 /// <param name="HairShare">Its part of the head's hair, 0 to 1; the nine add up to one (ours).</param>
 /// <param name="Seen">How much it is seen, before its hair share and normalising (ours, tables).</param>
 /// <param name="ShadowTail">How far a root shadow is feathered past the line here (SV5; tables).</param>
-public sealed record ZoneFacts(Zone Zone, string Says, Share HairShare, double Seen, Millimetres ShadowTail);
+public sealed record ZoneFacts(Zone Zone, Share HairShare, double Seen, Millimetres ShadowTail);
 
 /// <summary>The nine zones in the order of the contract.</summary>
 public static class Zones
@@ -47,15 +46,15 @@ public static class Zones
     /// <summary>Facts of every zone, indexed by <see cref="Zone"/>.</summary>
     public static IReadOnlyList<ZoneFacts> All { get; } =
     [
-        Make(Zone.FrontHairline, "front hairline", .08, 2, Values.TailFrontMm),
-        Make(Zone.LeftTemple, "left temple", .04, 2, Values.TailFrontMm),
-        Make(Zone.RightTemple, "right temple", .04, 2, Values.TailFrontMm),
-        Make(Zone.LeftFront, "left front", .17, 1.3, Values.TailSideMm),
-        Make(Zone.RightFront, "right front", .17, 1.3, Values.TailSideMm),
-        Make(Zone.Crown, "crown", .14, 1.5, Values.TailSideMm),
-        Make(Zone.LeftBack, "left back", .15, 1, Values.TailBackMm),
-        Make(Zone.RightBack, "right back", .15, 1, Values.TailBackMm),
-        Make(Zone.Nape, "nape", .06, .8, Values.TailBackMm),
+        Make(Zone.FrontHairline, .08, 2, Values.TailFrontMm),
+        Make(Zone.LeftTemple, .04, 2, Values.TailFrontMm),
+        Make(Zone.RightTemple, .04, 2, Values.TailFrontMm),
+        Make(Zone.LeftFront, .17, 1.3, Values.TailSideMm),
+        Make(Zone.RightFront, .17, 1.3, Values.TailSideMm),
+        Make(Zone.Crown, .14, 1.5, Values.TailSideMm),
+        Make(Zone.LeftBack, .15, 1, Values.TailBackMm),
+        Make(Zone.RightBack, .15, 1, Values.TailBackMm),
+        Make(Zone.Nape, .06, .8, Values.TailBackMm),
     ];
 
     private static readonly double SeenTotal = All.Sum(z => z.Seen * z.HairShare.Value);
@@ -69,22 +68,5 @@ public static class Zones
     /// <summary>How much of what is seen lies in this zone; the nine add up to one.</summary>
     public static double SeenWeight(this Zone zone) => All[(int)zone].Seen * All[(int)zone].HairShare.Value / SeenTotal;
 
-    /// <summary>The zones named in a sentence: "left temple, right temple and crown".</summary>
-    public static string Sentence(IEnumerable<Zone> zones)
-    {
-        var names = zones.Select(z => z.Facts().Says).ToList();
-        return names.Count switch
-        {
-            0 => "no zone",
-            1 => names[0],
-            9 => "the whole head",
-            _ => string.Join(", ", names[..^1]) + " and " + names[^1],
-        };
-    }
-
-    /// <summary>One turn at a zone that is painted in two, in a sentence.</summary>
-    public static string Turn(Stroke stroke) => $"{(stroke.Scalp ? "the scalp stretch" : "the grown hair")} of the {stroke.Zone.Facts().Says}";
-
-    private static ZoneFacts Make(Zone zone, string says, double share, double seen, double tailMm) =>
-        new(zone, says, Share.Of(share), seen, Millimetres.Of(tailMm));
+    private static ZoneFacts Make(Zone zone, double share, double seen, double tailMm) => new(zone, Share.Of(share), seen, Millimetres.Of(tailMm));
 }

@@ -1,7 +1,7 @@
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
-using Kitto.Core.Wording;
 
 namespace Kitto.Core.Outcome;
 
@@ -9,7 +9,7 @@ namespace Kitto.Core.Outcome;
 public static class Adjust
 {
     /// <summary>Last time's formula, changed in at most one thing; null when last time says nothing about what is wished now.</summary>
-    public static IReadOnlyList<MixPart>? Next(LastTime? last, string use, Line line, Level level, Tone tone, ICollection<Because> why)
+    internal static IReadOnlyList<MixPart>? Next(LastTime? last, string use, Line line, Level level, Tone tone, ICollection<Reason> why)
     {
         if (
             last?.Formula is not { } formula
@@ -21,18 +21,17 @@ public static class Adjust
             return null;
         }
 
-        string when = last.DaysAgo is { } days ? $"the kit of {days} days ago" : "last time";
         if (last.Result is not { } result)
         {
-            why.Add(new Because("SH1", $"The same shades in the same shares as {when} give the same result.", Topic.Shade));
+            why.Add(new SameAsBefore(last.DaysAgo));
             return formula.Parts;
         }
 
-        var (rule, says, parts) = Step(result, formula.Parts, line, level);
-        why.Add(new Because(rule, $"Her report on {when}: {says}", Topic.Shade));
+        var (step, parts) = Step(result, formula.Parts, line, level);
+        why.Add(new ReportAsks(last.DaysAgo, step));
         if (new[] { result.Coverage != Coverage.Full, result.Depth != Depth.Right, result.Tone != ToneOutcome.Right }.Count(x => x) > 1)
         {
-            why.Add(new Because("OU1", "More than one thing was not right; one is changed at a time, the rest is looked at next time.", Topic.Shade));
+            why.Add(new OneAtATime());
         }
 
         return parts;
@@ -49,64 +48,49 @@ public static class Adjust
         Math.Abs(MeanLevel(parts) - level.Value) <= Values.HalfLevel + 1e-9
         && tone.Families.All(f => f is Family.N or Family.NN || parts.Any(p => ShadeOf.Parse(p.Shade)?.Family == f));
 
-    /// <summary>The one known step that a result asks for (OU2 to OU5): the rule, the sentence, and the mix with it.</summary>
-    public static (string Rule, string Says, IReadOnlyList<MixPart> Parts) Step(Result result, IReadOnlyList<MixPart> parts, Line line, Level level)
+    /// <summary>The one known step that a result asks for (OU2 to OU5), and the mix with it.</summary>
+    internal static (MixStep Step, IReadOnlyList<MixPart> Parts) Step(Result result, IReadOnlyList<MixPart> parts, Line line, Level level)
     {
         var main = parts.Where(p => line.Find(p.Shade) is { Level: > 0 }).MaxBy(p => p.Share.Value) ?? parts[0];
         var shade = line.Find(main.Shade)!;
         switch (result)
         {
             case { AllRight: true }:
-                return ("SH1", "it came out right, so shades and shares stay as they were.", parts);
+                return (new("SH1", MixStepKind.CameRight), parts);
             case { Coverage: Coverage.GreyShows }:
                 if (
                     parts.Where(p => ShadeOf.Parse(p.Shade)?.Family is not (Family.N or Family.NN or null)).MaxBy(p => p.Share.Value) is { } toned
                     && line.Find(Family.N, ShadeOf.Parse(toned.Shade)!.Level is var l and > 0 ? l : shade.Level) is { } plain
                 )
                 {
-                    return (
-                        "OU2",
-                        $"white hair showed, so a step of {toned.Shade} becomes {plain.Code}, the white is softened first and gets the full time.",
-                        Move(parts, toned, plain.Code, Part(toned))
-                    );
+                    return (new("OU2", MixStepKind.WhiteToPlain, toned.Shade, plain.Code), Move(parts, toned, plain.Code, Part(toned)));
                 }
 
                 return line.Find(Family.NN, shade.Level) is { } cover && cover.Code != main.Shade
-                    ? (
-                        "OU2",
-                        $"white hair showed, so {cover.Code} takes a step of {main.Shade}, the white is softened first and gets the full time.",
-                        Move(parts, main, cover.Code, Part(main))
-                    )
-                    : ("OU2", "white hair showed: the mix is as neutral as it can be, so the white is softened first and gets the full time.", parts);
+                    ? Joins("OU2", MixStepKind.WhiteToCover, cover)
+                    : (new("OU2", MixStepKind.WhiteNoStepLeft), parts);
             case { Coverage: Coverage.Patchy }:
-                return ("OU4", "patches want thinner partings, enough on the brush and a helper, not another shade.", parts);
+                return (new("OU4", MixStepKind.PatchesNotShade), parts);
             case { Depth: Depth.TooLight, Tone: ToneOutcome.TooWarm } when line.Find(shade.Family ?? Family.N, shade.Level - 1) is { } down:
-                return (
-                    "OU3",
-                    $"roots lighter and warmer than the lengths, so half a step deeper: {down.Code} joins {main.Shade}; a weaker developer would do it too.",
-                    Move(parts, main, down.Code, Part(main))
-                );
+                return Joins("OU3", MixStepKind.WarmAndLight, down);
             case { Depth: Depth.TooDark } when line.Find(shade.Family ?? Family.N, shade.Level + 1) is { } lighter:
-                return ("OU2", $"too dark, so half a step lighter: {lighter.Code} joins {main.Shade}.", Move(parts, main, lighter.Code, Part(main)));
+                return Joins("OU2", MixStepKind.TooDark, lighter);
             case { Depth: Depth.TooLight } when line.Find(shade.Family ?? Family.N, shade.Level - 1) is { } deeper:
-                return ("OU2", $"too light, so half a step deeper: {deeper.Code} joins {main.Shade}.", Move(parts, main, deeper.Code, Part(main)));
+                return Joins("OU2", MixStepKind.TooLight, deeper);
             case { Tone: ToneOutcome.TooWarm } when Toned(line, Against(level), shade.Level) is { } cool:
-                return (
-                    "OU2",
-                    $"too warm, so {Parts.Say(Values.ToneStep)} of its opposite, {cool.Code}, goes in.",
-                    Move(parts, main, cool.Code, Values.ToneStep)
-                );
+                return Tones("OU2", MixStepKind.TooWarm, cool);
             case { Tone: ToneOutcome.TooCool } when Toned(line, Family.G, shade.Level) is { } gold:
-                return ("OU2", $"too cool, so {Parts.Say(Values.ToneStep)} of {gold.Code} goes in.", Move(parts, main, gold.Code, Values.ToneStep));
+                return Tones("OU2", MixStepKind.TooCool, gold);
             case { Tone: ToneOutcome.Green } when Toned(line, Family.R, shade.Level) is { } red:
-                return (
-                    "OU5",
-                    $"a green cast, so {Parts.Say(Values.ToneStep)} of {red.Code} goes in. If it was more than slight, the salon puts it right.",
-                    Move(parts, main, red.Code, Values.ToneStep)
-                );
+                return Tones("OU5", MixStepKind.GreenCast, red);
             default:
-                return ("OU2", "this line has no step for the change; the formula stays, and a colourist decides.", parts);
+                return (new("OU2", MixStepKind.NoStep), parts);
         }
+
+        (MixStep, IReadOnlyList<MixPart>) Joins(string rule, MixStepKind kind, ShadeOf comes) =>
+            (new(rule, kind, main.Shade, comes.Code), Move(parts, main, comes.Code, Part(main)));
+        (MixStep, IReadOnlyList<MixPart>) Tones(string rule, MixStepKind kind, ShadeOf comes) =>
+            (new(rule, kind, main.Shade, comes.Code), Move(parts, main, comes.Code, Values.ToneStep));
     }
 
     /// <summary>The opposite of the warmth at a level (SH2, SH3).</summary>

@@ -1,6 +1,7 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Developer;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
@@ -26,20 +27,14 @@ internal static class Amount
         IReadOnlyList<IReadOnlyList<Stroke>> batches,
         HandFactor belief,
         bool kit,
-        ICollection<Because> why
+        ICollection<Reason> why
     )
     {
         var formula = plan.Formulas[at];
         bool damp = c.Goal.DampLengths ?? !formula.OnRoots;
         if (!formula.OnRoots && batches.Count > 1)
         {
-            why.Add(
-                new Because(
-                    "AP8",
-                    $"The gloss works for {formula.Line.WorkingLife}; these hands need {batches.Count} bottles of it, one after the other.",
-                    Topic.Lengths
-                )
-            );
+            why.Add(new GlossInBottles(formula.Line.WorkingLife, batches.Count));
         }
 
         var rows = plan.Of(at).ToList();
@@ -59,14 +54,14 @@ internal static class Amount
             .ToList();
         if (damp && rows.Any(r => r.OnLengths))
         {
-            why.Add(new Because("DO7", "The lengths are damp, which takes about a third less and blends more evenly.", Topic.Quantity));
+            why.Add(new LengthsAreDamp());
         }
 
         return Sizing.For(bases, belief, c.House.Quantile, formula.Line.Thickness, !kit || c.House.Way<Splitting>() == Splitting.OnePair);
     }
 
     /// <summary>One formula on the scale.</summary>
-    public static Formula WeighOut(FormulaPlan mix, IReadOnlyList<MixPart> shades, Sizing size, House house, bool kit, bool tests, ICollection<Because> why)
+    public static Formula WeighOut(FormulaPlan mix, IReadOnlyList<MixPart> shades, Sizing size, House house, bool kit, bool tests, ICollection<Reason> why)
     {
         var portions = size.Portions;
         var need = Grams.Of(portions.Sum(p => p.Mix.Value) / (1 + mix.Ratio));
@@ -79,25 +74,24 @@ internal static class Amount
         if (shades.Count == 1 && mix.Line.Kind != LineKind.Lightener)
         {
             var (tubes, above) = Vessels.WholeTubes(need, mix.Line);
-            string said =
-                $"{tubes} whole tube{(tubes == 1 ? "" : "s")} of {mix.Line.Tube.Value:0} g {(tubes == 1 ? "is" : "are")} {above * 100:0} % above the {need.Tenths()} of colour it takes";
+            var said = new WholeTubes(tubes, mix.Line.Tube.Value, above, need.Tenths(), Sent: whole);
             if (whole)
             {
                 portions = [new Portion(Pair.Main, Grams.Of(tubes * mix.Line.Tube.Value * (1 + mix.Ratio)))];
-                why.Add(new Because("BE10", $"The house sends whole unopened tubes with weighed developer: {said}.", Topic.Quantity));
+                why.Add(said);
             }
             else if (kit && above <= Values.TubeMargin - 1)
             {
-                why.Add(new Because("BE10", $"{said}: sent unopened, nothing would be decanted.", Topic.Quantity));
+                why.Add(said);
             }
         }
         else if (kit && house.Way<Filling>() == Filling.WholeTube)
         {
-            why.Add(new Because("BE10", "A mix of several shades cannot go in whole tubes; its parts are weighed into a sachet.", Topic.Quantity));
+            why.Add(new NoWholeTubes());
         }
 
         var pairs = portions.Select(p => Weigh.Out(p, shades, mix.Ratio, mix.Blend, mix.Line.Thickness, house.ScaleStep, whole)).ToList();
-        foreach (var full in pairs.Select(p => Vessels.TooFull(p, mix.Line.Thickness)).OfType<Because>())
+        foreach (var full in pairs.Select(p => Vessels.TooFull(p, mix.Line.Thickness)).OfType<Reason>())
         {
             why.Add(full);
         }
@@ -122,7 +116,7 @@ internal static class Amount
                 ],
                 house.ScaleStep
             );
-            why.Add(stock.Say());
+            why.Add(new OneBlend(stock.Weigh, stock.Takes, stock.Over));
         }
 
         return new Formula(
@@ -148,33 +142,16 @@ internal static class Amount
         IReadOnlyList<Sizing> sizes,
         IReadOnlyList<Formula> formulas,
         bool kit,
-        ICollection<Because> why
+        ICollection<Reason> why
     )
     {
         if (hands.History.MinBy(h => h.DaysAgo) is { } last)
         {
-            string used = last.RanOut
-                ? $"{last.Sent} was sent {last.DaysAgo} days ago and ran out: at least {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}"
-                : $"of {last.Sent} sent {last.DaysAgo} days ago {last.Left} was left: {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}";
-            why.Add(
-                new Because(
-                    "DO8",
-                    $"Her report: {used}. So her hands are now reckoned at {Math.Exp(belief.Mean):0.00} times a trained hand, from {hands.History.Count} report{(hands.History.Count == 1 ? "" : "s")}.",
-                    Topic.Quantity,
-                    Believed(belief)
-                )
-            );
+            why.Add(new HandsLearned(last, hands.History.Count, belief));
         }
         else if (hands.Who != Who.Trained)
         {
-            why.Add(
-                new Because(
-                    "DO2",
-                    $"Nothing is known of these hands yet. {(hands.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(belief.Mean) - 1) * 100:0} % more than a trained hand.",
-                    Topic.Quantity,
-                    Believed(belief)
-                )
-            );
+            why.Add(new HandsUnknown(hands.Who, belief));
         }
 
         for (int i = 0; i < formulas.Count; i++)
@@ -182,43 +159,27 @@ internal static class Amount
             var (rows, size) = (plan.Of(i).ToList(), sizes[i]);
             double mean =
                 rows.Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres) / rows.Select(r => r.Zone).Distinct().Sum(z => z.Facts().HairShare.Value);
-            string on = On(rows, c, mean);
+            var on = On(rows);
             why.Add(
-                new Because(
+                new TrainedHandTakes(
                     plan.Formulas[i].OnRoots ? "DO1" : "DO3",
-                    $"{on} on this head take{(on.StartsWith("Regrowth", StringComparison.Ordinal) ? "s" : "")} a trained hand {size.Base.Tenths()} of the {StrandWords.Of(plan.Formulas[i].Use)}.",
-                    Topic.Quantity,
-                    [
-                        new("scalp", HairMass.ScalpCm2, "cm²"),
-                        new("hair", Math.Round(HairMass.HairsPerCm2(c.Reading.Hair.Density)), "to a cm²"),
-                        new(
-                            "hair it goes on",
-                            Math.Round(
-                                rows.Sum(r =>
-                                    r.Zone.Facts().HairShare.Value
-                                    * r.Centimetres
-                                    * HairMass.GramsPerCm(c.Reading.Hair.Density, c.Reading.Zones[(int)r.Zone].Texture)
-                                ),
-                                2
-                            ),
-                            "g"
+                    plan.Formulas[i].Use,
+                    on,
+                    RegrowthCm(rows),
+                    mean,
+                    size.Base.Tenths(),
+                    Math.Round(HairMass.HairsPerCm2(c.Reading.Hair.Density)),
+                    Math.Round(
+                        rows.Sum(r =>
+                            r.Zone.Facts().HairShare.Value * r.Centimetres * HairMass.GramsPerCm(c.Reading.Hair.Density, c.Reading.Zones[(int)r.Zone].Texture)
                         ),
-                        new("a gram painted holds", Use.Painted, "g of mix"),
-                        new("a gram worked in holds", Use.WorkedIn, "g of mix"),
-                        new("a gram combed through holds", Use.CombedDry * Use.Taper, "g of mix"),
-                        new("film on the scalp", Use.Film, "g/cm²"),
-                    ]
+                        2
+                    )
                 )
             );
             if (rows.Any(r => r.Turn == Turn.Scalp) && rows.Max(r => r.ToMm) > Values.AllOverMm)
             {
-                why.Add(
-                    new Because(
-                        "DO4",
-                        $"All over is reckoned in packs of {Values.PackGrams:0} g mixed: shoulder length takes one, past the shoulder two. This is {formulas[i].MixGrams.Value / Values.PackGrams:0.0}.",
-                        Topic.Quantity
-                    )
-                );
+                why.Add(new AllOverInPacks(formulas[i].MixGrams.Value / Values.PackGrams));
             }
             else if (
                 i == 0
@@ -227,67 +188,55 @@ internal static class Amount
                 && rows.Max(r => r.ToMm) <= 15
             )
             {
-                why.Add(new Because("DO5", "Front and part line only: a trained hand mixes some 20 g for it, three to four weeks on.", Topic.Quantity));
+                why.Add(new FrontOnly());
             }
 
-            string name = formulas.Count == 1 ? "" : $" of the {StrandWords.Of(plan.Formulas[i].Use)}";
+            string? name = formulas.Count == 1 ? null : plan.Formulas[i].Use;
             why.Add(
-                new Because(
-                    "DO2",
-                    kit
-                        ? $"{formulas[i].MixGrams}{name} is sent, so that {c.House.Quantile * 100:0.#} of 100 such kits do not run out{(c.House.Costs is null ? "" : ", as the house's own costs of both mistakes ask")}; {size.Residue.Value:0.#} g of it stays on {(plan.Formulas[i].Line.Thickness == Thickness.Cream ? "the bowl" : "the bottle")}."
-                        : $"{formulas[i].MixGrams}{name} is mixed, enough for {c.House.Quantile * 100:0.#} of 100 such heads; {size.Residue.Value:0.#} g of it stays on the bowl.",
-                    Topic.Quantity,
-                    [
-                        new("a trained hand", size.Base.Tenths().Value, "g"),
-                        new("times these hands, at that share", Math.Round(belief.Quantile(c.House.Quantile), 3), ""),
-                        new("stays on the vessel", Math.Round(size.Residue.Value, 1), "g"),
-                        new("mixed in all", formulas[i].MixGrams.Value, "g"),
-                    ]
+                new SentSoMuch(
+                    formulas[i].MixGrams,
+                    name,
+                    c.House.Quantile,
+                    c.House.Costs is not null,
+                    size.Residue.Value,
+                    plan.Formulas[i].Line.Thickness,
+                    kit,
+                    size.Base.Tenths(),
+                    Math.Round(belief.Quantile(c.House.Quantile), 3)
                 )
             );
             if (kit && formulas[i].Pairs is [{ Name: Pair.Main } main, { IsReserve: true } reserve])
             {
-                why.Add(
-                    new Because(
-                        "DO10",
-                        $"Mixed colour cannot be kept: {main.ColourGrams + main.DeveloperGrams}{name} as main pair, {reserve.ColourGrams + reserve.DeveloperGrams} sealed in reserve.",
-                        Topic.Quantity
-                    )
-                );
+                why.Add(new SealedInReserve(main.ColourGrams + main.DeveloperGrams, reserve.ColourGrams + reserve.DeveloperGrams, name));
             }
 
             var (f, bottle) = (formulas[i], formulas[i].Developer);
             why.Add(
-                new Because(
-                    "DV9",
-                    $"The {StrandWords.Of(f.Use)} is mixed {f.Ratio}, {f.Parts.Sum(p => p.Grams.Value):0.0} g of colour to {bottle.Grams} of developer: {bottle.Volume} ({bottle.Percent:0.#} %) in the bottle, {bottle.Percent * bottle.Grams.Value / f.MixGrams.Value:0.0} % once mixed.",
-                    Topic.Developer
+                new MixedAt(
+                    f.Use,
+                    f.Ratio,
+                    Grams.Of(f.Parts.Sum(p => p.Grams.Value)),
+                    bottle.Grams,
+                    bottle.Volume,
+                    bottle.Percent * bottle.Grams.Value / f.MixGrams.Value
                 )
             );
         }
     }
 
-    /// <summary>The hair a formula goes on, in words.</summary>
-    private static string On(List<StrandRow> rows, Case c, double meanCm)
-    {
-        double roots =
-            rows.Where(r => r.Regrowth).Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres)
-            / Math.Max(1e-9, rows.Where(r => r.Regrowth).Select(r => r.Zone).Distinct().Sum(z => z.Facts().HairShare.Value));
-        return (rows.Any(r => r.Regrowth), rows.Any(r => r.Does == Does.Blend), rows.Any(r => r.OnLengths && r.Does != Does.Blend)) switch
+    /// <summary>The hair a formula goes on.</summary>
+    private static GoesOn On(List<StrandRow> rows) =>
+        (rows.Any(r => r.Regrowth), rows.Any(r => r.Does == Does.Blend), rows.Any(r => r.OnLengths && r.Does != Does.Blend)) switch
         {
-            (true, true, _) => $"Regrowth of {roots * 10:0.#} mm with the tail feathered past it",
-            (true, _, true) => $"Regrowth of {roots * 10:0.#} mm and the lengths after it",
-            (true, _, _) => $"Regrowth of {roots * 10:0.#} mm",
-            (_, _, true) => $"Lengths of {meanCm:0.#} cm",
-            _ => $"A band of {meanCm * 10:0.#} mm",
+            (true, true, _) => GoesOn.RegrowthWithTail,
+            (true, _, true) => GoesOn.RegrowthAndLengths,
+            (true, _, _) => GoesOn.Regrowth,
+            (_, _, true) => GoesOn.Lengths,
+            _ => GoesOn.Band,
         };
-    }
 
-    private static IReadOnlyList<Used> Believed(HandFactor belief) =>
-        [
-            new("median hand", Math.Round(Math.Exp(belief.Mean), 3), "times trained"),
-            new("nine in ten above", Math.Round(belief.Quantile(.1), 3), "times trained"),
-            new("nine in ten below", Math.Round(belief.Quantile(.9), 3), "times trained"),
-        ];
+    /// <summary>Mean length of the regrowth among some rows, centimetres, each zone by its hair.</summary>
+    private static double RegrowthCm(List<StrandRow> rows) =>
+        rows.Where(r => r.Regrowth).Sum(r => r.Zone.Facts().HairShare.Value * r.Centimetres)
+        / Math.Max(1e-9, rows.Where(r => r.Regrowth).Select(r => r.Zone).Distinct().Sum(z => z.Facts().HairShare.Value));
 }

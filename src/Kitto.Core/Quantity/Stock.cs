@@ -1,4 +1,3 @@
-using System.Globalization;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
@@ -29,18 +28,6 @@ public sealed record Stock(IReadOnlyList<Portioned> Weigh, IReadOnlyList<Portion
             [.. Quantity.Weigh.Apportion(steps, shares).Select((s, i) => new Portioned(parts[i].Shade, Grams.Of(Math.Round(s * step.Value, 3))))],
             takes,
             Grams.Of(Math.Round(Math.Max(0, steps * step.Value - need), 3))
-        );
-    }
-
-    /// <summary>The blend as a sentence.</summary>
-    internal Because Say()
-    {
-        static string Each(IEnumerable<Portioned> some) =>
-            string.Join(", ", some.Select(s => string.Create(CultureInfo.InvariantCulture, $"{s.Grams.Value:0.##} g {s.What}")));
-        return new Because(
-            "BE4",
-            $"The colour is weighed as one blend of {Each(Weigh)}, stirred even and divided: {Each(Takes)}{(Over.Value > 0 ? $"; {Over} stays over" : "")}. So no part is too small to weigh.",
-            Topic.Bench
         );
     }
 }

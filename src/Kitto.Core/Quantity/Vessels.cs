@@ -1,3 +1,4 @@
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
@@ -10,16 +11,14 @@ public static class Vessels
     public static Grams Holds(Thickness thickness) => Grams.Of(thickness == Thickness.Cream ? Values.BowlMl / 2 : Values.BottleMl * 2 / 3);
 
     /// <summary>Says so where a pair is more than its vessel takes, with the remedy.</summary>
-    public static Because? TooFull(Pair pair, Thickness thickness)
+    internal static Reason? TooFull(Pair pair, Thickness thickness)
     {
         var mix = pair.ColourGrams + pair.DeveloperGrams;
         var most = Holds(thickness);
         int goes = (int)Math.Ceiling(mix.Value / most.Value);
-        string holds =
-            $"The {pair.Name} pair is {mix}; the {(thickness == Thickness.Cream ? "bowl takes half" : "bottle takes two thirds")} of its room, {most}.";
         return goes < 2 ? null
-            : goes <= Values.MostGoes ? new Because("DO12", $"{holds} It is mixed in {goes} goes of {(mix * (1.0 / goes)).Tenths()}.", Topic.Bench)
-            : new Because("DO12", $"{holds} That is more than {Values.MostGoes} goes: two sittings, one half of the head each, or the chair.", Topic.Attention);
+            : goes <= Values.MostGoes ? new MixedInGoes(pair.Name, mix, thickness, most, goes)
+            : new TooMuchForVessel(pair.Name, mix, thickness, most);
     }
 
     /// <summary>Whole tubes that would do for a formula of one shade, and how far they are above the need.</summary>

@@ -1,4 +1,5 @@
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
@@ -92,7 +93,7 @@ public sealed record Consultation(
     /// <summary>The stops in these answers alone, whatever the head is like; hair is taken to be as long as read, or so long that nothing has been cut off.</summary>
     /// <param name="today">The day.</param>
     /// <param name="lengthCm">Length of the hair; null where it has not been read.</param>
-    public IEnumerable<Because> Stops(DateOnly today, double? lengthCm)
+    public IEnumerable<Reason> Stops(DateOnly today, double? lengthCm)
     {
         var timeline = Timeline(today);
         double length = lengthCm ?? 120;

@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Safety;
@@ -115,10 +116,10 @@ public sealed record GateKit(
     int TransitDays
 );
 
-/// <summary>Why a kit is locked, in words.</summary>
+/// <summary>Why a kit is locked.</summary>
 /// <param name="Kind">What sort.</param>
-/// <param name="Why">The rule and the sentence.</param>
-public sealed record Lock(LockKind Kind, Because Why);
+/// <param name="Why">The reason.</param>
+public sealed record Lock(LockKind Kind, Reason Why);
 
 /// <summary>What the gate says.</summary>
 /// <param name="State">Where it stands.</param>
@@ -126,7 +127,7 @@ public sealed record Lock(LockKind Kind, Because Why);
 /// <param name="Locks">What locks it.</param>
 /// <param name="Tests">Its tests.</param>
 /// <param name="OnHead">Whether colour is on the head.</param>
-public sealed record Verdict(GateState State, IReadOnlyList<Because> Stops, IReadOnlyList<Lock> Locks, TestStand Tests, bool OnHead)
+public sealed record Verdict(GateState State, IReadOnlyList<Reason> Stops, IReadOnlyList<Lock> Locks, TestStand Tests, bool OnHead)
 {
     /// <summary>Whether the steps of the guide are shown.</summary>
     public bool ShowsSteps => State is GateState.Open or GateState.SeeThrough;
@@ -169,7 +170,7 @@ public static class Gate
         return new Verdict(state, stops, locks, tests, onHead);
     }
 
-    private static List<Because> Stops(SafetyRecord record, GateKit kit, DateOnly today)
+    private static List<Reason> Stops(SafetyRecord record, GateKit kit, DateOnly today)
     {
         // An allergy stops every kit; any other stop those that were signed before it was said.
         var found = record.Stops.Where(e => e.ForGood || e.Kit == kit.Id || (e.Kit is null && e.SaidAt >= kit.SignedAt)).Select(e => e.Why).ToList();
@@ -180,7 +181,7 @@ public static class Gate
 
         if (kit.StoppedAt is not null && found.Count == 0)
         {
-            found.Add(new Because("SA1", "This kit was stopped. A kit that was stopped is never used again, whatever is said later.", Topic.Stop));
+            found.Add(new KitWasStopped());
         }
 
         return found;
@@ -229,60 +230,22 @@ public static class Gate
         var found = new List<Lock>();
         if (kit.Step is KitStep.Reported or KitStep.Closed)
         {
-            found.Add(
-                new Lock(
-                    LockKind.Over,
-                    new Because(
-                        "SA5",
-                        kit.Step == KitStep.Reported ? "This kit was reported and is done." : "A newer kit has taken the place of this one.",
-                        Topic.Tests
-                    )
-                )
-            );
+            found.Add(new Lock(LockKind.Over, new KitIsOver(Reported: kit.Step == KitStep.Reported)));
         }
         else if (kit.PostedAt is null || kit.Step is KitStep.Signed or KitStep.Packed)
         {
-            found.Add(new Lock(LockKind.InStudio, new Because("SA5", "This kit has not been posted yet; tests are done with its own sachets.", Topic.Tests)));
+            found.Add(new Lock(LockKind.InStudio, new KitNotPosted()));
         }
 
         foreach (var skin in tests.Skin.Where(s => s.Stage != SkinStage.Clear))
         {
-            found.Add(
-                new Lock(
-                    LockKind.Skin,
-                    new Because(
-                        "SA5",
-                        skin.Stage switch
-                        {
-                            SkinStage.NotYet => "No skin test yet.",
-                            SkinStage.Watching => $"The skin test is on; its {Values.SkinTestHours} hours are not over.",
-                            SkinStage.ToReport => $"The {Values.SkinTestHours} hours of the skin test are over and nobody has said how it is.",
-                            SkinStage.Expired => $"The skin test is more than {kit.SkinDays} days old.",
-                            SkinStage.Reacted => "A reaction was reported.",
-                            SkinStage.Clear => "",
-                            _ => throw new ArgumentOutOfRangeException(nameof(tests)),
-                        },
-                        Topic.Tests
-                    )
-                )
-            );
+            found.Add(new Lock(LockKind.Skin, new SkinLocks(skin.Stage, kit.SkinDays)));
         }
 
         if (!tests.StrandClear)
         {
             bool waits = tests.Strand is not null && !tests.Released;
-            found.Add(
-                new Lock(
-                    waits ? LockKind.Colourist : LockKind.Strand,
-                    new Because(
-                        "SA12",
-                        waits ? "A strand came out otherwise than right: the colourist looks at it before anything is mixed."
-                            : tests.Strand is null ? "No strand test yet."
-                            : "The strand test is done again.",
-                        Topic.Tests
-                    )
-                )
-            );
+            found.Add(new Lock(waits ? LockKind.Colourist : LockKind.Strand, new StrandLocks(waits, Never: tests.Strand is null)));
         }
 
         return found;

@@ -1,6 +1,8 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Core.Safety;
 
@@ -9,7 +11,7 @@ namespace Kitto.Core.Safety;
 /// <param name="Says">What is wrong.</param>
 /// <param name="From">Earliest moment that would be taken, UTC; null where it is not about time.</param>
 /// <param name="To">Latest moment that would be taken, UTC.</param>
-public sealed record Refusal(string Field, string Says, DateTime? From = null, DateTime? To = null);
+public sealed record Refusal(string Field, Saying Says, DateTime? From = null, DateTime? To = null);
 
 /// <summary>What is appended to the record by a word; nothing where it is refused.</summary>
 /// <param name="Events">The events, in order.</param>
@@ -20,7 +22,8 @@ public sealed record Taken(IReadOnlyList<SafetyEvent> Events, Refusal? Refused =
     public static Taken Before { get; } = new([]);
 
     /// <summary>Refused.</summary>
-    public static Taken Not(string field, string says, DateTime? from = null, DateTime? to = null) => new([], new Refusal(field, says, from, to));
+    internal static Taken Not(string field, RefusedFor why, DateTime? from = null, DateTime? to = null) =>
+        new([], new Refusal(field, new NotTaken(why), from, to));
 }
 
 /// <summary>Who says it, when, and under which id.</summary>
@@ -67,21 +70,18 @@ public static class KitLife
 
         if (!kit.Lines.Contains(line))
         {
-            return Taken.Not("line", "This kit has no such test.");
+            return Taken.Not("line", RefusedFor.NoSuchTest);
         }
 
         if (kit.PostedAt is not { } posted || kit.Step != KitStep.Posted)
         {
-            return Taken.Not(
-                "",
-                kit.PostedAt is null ? "This kit has not been posted yet, and the test uses its own sachet. Wait until it is there." : "This kit is over."
-            );
+            return Taken.Not("", kit.PostedAt is null ? RefusedFor.NotPostedYet : RefusedFor.KitIsOver);
         }
 
         var stand = Gate.Tests(record, kit, who.Now).Skin.First(s => s.Line == line);
         if (stand.Stage is not (SkinStage.NotYet or SkinStage.Expired))
         {
-            return Taken.Not("", "This test has been started already.");
+            return Taken.Not("", RefusedFor.TestStarted);
         }
 
         // What is said of the past must fit the post; what is put on at this moment is in her hands, however quick the post was.
@@ -92,12 +92,7 @@ public static class KitLife
             : there;
         // What is typed holds whole minutes: the minute of posting counts as after it.
         return at < from.AddMinutes(-1) || at > who.Now + Ahead
-            ? Taken.Not(
-                "at",
-                at < from ? "That was before the kit can have been there; the test uses its own sachet." : "This is in the future.",
-                from,
-                who.Now
-            )
+            ? Taken.Not("at", at < from ? RefusedFor.BeforeItWasThere : RefusedFor.InTheFuture, from, who.Now)
             : new([new SafetyEvent(who.Id, SafetyKind.SkinOn, kit.Id, at > who.Now ? who.Now : Later(at, posted), who.Now, who.By) { Line = line }]);
     }
 
@@ -111,22 +106,22 @@ public static class KitLife
 
         if (record.Allergy is not null)
         {
-            return Taken.Not("", "A reaction was reported; it is not taken back here.");
+            return Taken.Not("", RefusedFor.ReactionStands);
         }
 
         if (record.Events.FirstOrDefault(e => e.Id == on && e.Kind == SafetyKind.SkinOn && e.Kit == kit.Id) is not { } test)
         {
-            return Taken.Not("", "This kit has no such test.");
+            return Taken.Not("", RefusedFor.NoSuchTest);
         }
 
         if (record.Events.Any(e => e.Kind == SafetyKind.SkinClear && e.Of == on))
         {
-            return Taken.Not("", "This test has been reported already.");
+            return Taken.Not("", RefusedFor.ReportedAlready);
         }
 
         var ready = test.At.AddHours(Values.SkinTestHours);
         return who.Now < ready
-            ? Taken.Not("", $"The {Values.SkinTestHours} hours are not over yet. Watch the place a little longer; if anything shows, report it at once.", ready)
+            ? Taken.Not("", RefusedFor.HoursNotOver, ready)
             : new([new SafetyEvent(who.Id, SafetyKind.SkinClear, kit.Id, who.Now, who.Now, who.By) { Line = test.Line, Of = on }]);
     }
 
@@ -143,7 +138,7 @@ public static class KitLife
             var tests = Gate.Tests(record, kit, who.Now);
             if (kit.Step != KitStep.Posted || !tests.SkinClear)
             {
-                return Taken.Not("", "The skin test comes first.");
+                return Taken.Not("", RefusedFor.SkinComesFirst);
             }
 
             // The strand is mixed once the skin is clear; it cannot have been on longer than since then.
@@ -151,11 +146,7 @@ public static class KitLife
             var from = clear.AddMinutes(minutes ?? Values.StrandTestLeastMinutes);
             if (who.Now < from)
             {
-                return Taken.Not(
-                    "minutes",
-                    "The strand cannot have been on so long: it is mixed only once the skin test is clear. Leave it on for its time, then look.",
-                    from
-                );
+                return Taken.Not("minutes", RefusedFor.StrandTooShort, from);
             }
         }
 
@@ -169,15 +160,7 @@ public static class KitLife
             ? new([said])
             : new([
                 said,
-                new SafetyEvent(
-                    Next(who.Id),
-                    SafetyKind.Stop,
-                    null,
-                    who.Now,
-                    who.Now,
-                    who.By,
-                    "The strand test damaged the hair. No colour; a plan of conditioning, and the salon."
-                )
+                new SafetyEvent(Next(who.Id), SafetyKind.Stop, null, who.Now, who.Now, who.By, Language.English.Says(new StrandDamaged()))
                 {
                     Rule = "SA6",
                     Source = $"strand:{who.Id:N}",
@@ -189,8 +172,8 @@ public static class KitLife
     public static Taken Release(SafetyRecord record, GateKit kit, double? minutes, string says, Speaker who)
     {
         var last = record.Events.LastOrDefault(e => e.Kind == SafetyKind.Strand && e.Kit == kit.Id);
-        return last is null ? Taken.Not("", "There is no strand test to look at.")
-            : last.Result == StrandResult.Damaged || kit.StoppedAt is not null ? Taken.Not("", "This kit is stopped.")
+        return last is null ? Taken.Not("", RefusedFor.NoStrand)
+            : last.Result == StrandResult.Damaged || kit.StoppedAt is not null ? Taken.Not("", RefusedFor.KitIsStopped)
             : new([new SafetyEvent(who.Id, SafetyKind.Released, kit.Id, who.Now, who.Now, who.By, Cut(says)) { Minutes = minutes, Of = last.Id }]);
     }
 
@@ -214,14 +197,14 @@ public static class KitLife
 
     /// <summary>First step of a correction: why an earlier stop was a mistake. It opens nothing.</summary>
     public static Taken Doubt(SafetyRecord record, Guid what, string reason, Speaker who) =>
-        record.Events.FirstOrDefault(e => e.Id == what) is not { Stops: true } || record.IsCorrected(what) ? Taken.Not("", "There is nothing here to correct.")
-        : reason.Trim().Length < ShortestReason ? Taken.Not("reason", $"Say why it was a mistake: {ShortestReason} to {LongestSays} characters.")
+        record.Events.FirstOrDefault(e => e.Id == what) is not { Stops: true } || record.IsCorrected(what) ? Taken.Not("", RefusedFor.NothingToCorrect)
+        : reason.Trim().Length < ShortestReason ? Taken.Not("reason", RefusedFor.ReasonMissing)
         : new([new SafetyEvent(who.Id, SafetyKind.Doubted, null, who.Now, who.Now, who.By, Cut(reason.Trim())) { Of = what }]);
 
     /// <summary>Second step: what was doubted counts no longer for a kit that is signed from now on. A kit that was stopped stays stopped.</summary>
     public static Taken Correct(SafetyRecord record, Guid what, Speaker who) =>
         record.Doubt(what) is not { } doubt
-            ? Taken.Not("", "Say first why it was a mistake.")
+            ? Taken.Not("", RefusedFor.DoubtComesFirst)
             : new([new SafetyEvent(who.Id, SafetyKind.Corrected, null, who.Now, who.Now, who.By, doubt.Says) { Of = what }]);
 
     /// <summary>Whether a word of a run is taken. A run begins only where the gate stood open at that moment; what happens in it is taken however late it comes.</summary>

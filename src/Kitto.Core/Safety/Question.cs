@@ -118,7 +118,7 @@ public sealed record Question(
 
     private static string With(Consultation c, string? first, params string[] names)
     {
-        var said = names.Where(c.Conditions.Contains).Select(Conditions.Says);
+        var said = names.Where(c.Conditions.Contains).Select(Wording.Language.English.Condition);
         string all = string.Join(", ", first is null ? said : said.Prepend(first));
         return all.Length == 0 ? "no" : all;
     }

@@ -1,4 +1,5 @@
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 
 namespace Kitto.Core.Safety;
 
@@ -68,14 +69,7 @@ public sealed record SafetyEvent(Guid Id, SafetyKind Kind, Guid? Kit, DateTime A
     public bool Stops => Kind is SafetyKind.Reaction or SafetyKind.Stop;
 
     /// <summary>The rule and the sentence of a stop.</summary>
-    public Because Why =>
-        Kind == SafetyKind.Reaction
-            ? new Because(
-                "SA1",
-                $"A reaction was reported{(Says.Length > 0 ? " " + Says : "")}. Never by kit from now on; a doctor and the salon in person decide.",
-                Topic.Stop
-            )
-            : new Because(Rule ?? "SA1", Says, Topic.Stop);
+    public Reason Why => Kind == SafetyKind.Reaction ? new ReactionReported(Says) : new StopOnRecord(Rule ?? "SA1", Says);
 }
 
 /// <summary>Everything of one client that matters for safety, in the order it was taken down.</summary>

@@ -1,6 +1,7 @@
 using Kitto.Core.Colour;
 using Kitto.Core.Developer;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
@@ -15,18 +16,18 @@ public static class SalonOnly
     /// <param name="roots">What is wished at the roots; for a gloss, on the lengths.</param>
     /// <param name="strand">The strand plan.</param>
     /// <param name="strongest">The strongest developer that is weighed for any formula: the bottle is judged, not the wish.</param>
-    internal static IEnumerable<Because> Of(Case c, Wish roots, StrandPlan strand, Volume strongest)
+    internal static IEnumerable<Reason> Of(Case c, Wish roots, StrandPlan strand, Volume strongest)
     {
         var line = strand.Formulas[0].Line;
         if (line.Kind == LineKind.Lightener)
         {
-            yield return Salon("SA8", "Lightener never goes into a kit. This is a sheet for the chair.");
+            yield return new LightenerInTheChair();
         }
 
         if (strongest.Value > Values.KitLimitVolume)
         {
-            yield return Salon("SA7", $"{strongest} is a strength for the chair; a kit never holds more than {Values.KitLimitVolume} vol.");
-            yield return Salon("SA11", $"{strongest} is {strongest.Percent} % peroxide; nothing above 6 % is posted. Check your carrier and law.");
+            yield return new TooStrongForKit(strongest);
+            yield return new NotPosted(strongest);
         }
 
         // A formula that is given is checked, not judged again: only stops and strength change its decision (tables).
@@ -40,24 +41,21 @@ public static class SalonOnly
         double lift = roots.Level.LighterThan(hair.NaturalLevel);
         if (line.Kind != LineKind.Lightener && !gloss && hair.Roots is null && Math.Abs(lift) > Values.HomeLevels)
         {
-            yield return Salon("SV3", $"Level {roots.Level} is {Math.Abs(lift):0.#} levels from her own {hair.NaturalLevel}; at home two is the limit.");
+            yield return new TooFarFromNatural(roots.Level, Math.Abs(lift), hair.NaturalLevel);
             if (lift > Values.HomeLevels)
             {
-                yield return Salon("DV4", $"A lift of {lift:0.#} levels needs more than {Values.KitLimitVolume} vol, which only the chair has.");
+                yield return new LiftWantsMore(lift);
             }
         }
 
         if (hair.Roots is { } light && roots.Level.LighterThan(light.Level) >= Values.HalfLevel)
         {
-            yield return Salon(
-                "SH9",
-                $"Lightened roots at level {light.Level} are still {Undertone.At(light.Level.Value)}; they cannot be toned to level {roots.Level}, and more violet is not the answer. Tone them at their own level and be content there, or lift more in the salon."
-            );
+            yield return new RootsStillWarm(light.Level, roots.Level);
         }
 
         if (Pushed(roots, lift) && line.Kind != LineKind.Lightener && !gloss)
         {
-            yield return Salon("SH12", $"A red {lift:0.#} levels lighter than her own wants pushing with strong developer: only in the salon.");
+            yield return new RedWantsPushing(lift);
         }
 
         // The lengths' wish: their own, a gloss's goal, or the roots' where a refresh was asked for.
@@ -69,28 +67,20 @@ public static class SalonOnly
 
         if (hair.Lengths.Level.LighterThan(lengths.Level) > Values.HomeLevels && (gloss || c.Goal.Lengths is not null))
         {
-            yield return Salon("SV3", $"Level {lengths.Level} is more than two levels deeper than her lengths at {hair.Lengths.Level}; that is salon work.");
+            yield return new TooDeepOnLengths(lengths.Level, hair.Lengths.Level);
         }
 
         if (hair.Lengths.Coloured && lengths.Level.LighterThan(hair.Lengths.Level) >= Values.HalfLevel)
         {
-            yield return Salon(
-                "SV4",
-                $"Her lengths are coloured and at level {hair.Lengths.Level}. Colour cannot make coloured hair lighter; level {lengths.Level} on them is salon work."
-            );
+            yield return new ColouredNotLightened(hair.Lengths.Level, lengths.Level);
         }
 
         if (hair.Lengths is { Bright: true, Level.Value: < 9 } bright && lengths.Level.LighterThan(bright.Level) >= 1)
         {
-            yield return Salon(
-                "SH9",
-                $"Lightened hair at level {bright.Level} is still {Undertone.At(bright.Level.Value)}; it cannot be glossed to a pale level {lengths.Level}, and more violet is not the answer. Tone it at its own level and be content there, or lift more in the salon."
-            );
+            yield return new LengthsStillWarm(bright.Level, lengths.Level);
         }
     }
 
     /// <summary>A red that wants pushing (SH12).</summary>
     private static bool Pushed(Wish roots, double lift) => roots.Tone.Families.Contains(Family.R) && lift > Values.PushedRedLevels;
-
-    private static Because Salon(string rule, string says) => new(rule, says, Topic.Salon);
 }

@@ -222,7 +222,11 @@ public sealed record Line(
 /// <summary>A part of a mix: a shade and its share of the colour.</summary>
 /// <param name="Shade">The shade.</param>
 /// <param name="Share">Its share; the parts add up to one.</param>
-public sealed record MixPart(string Shade, Share Share);
+public sealed record MixPart(string Shade, Share Share)
+{
+    /// <summary>A mix in one line: "70 % 7N + 30 % 7NN".</summary>
+    public static string Written(IReadOnlyList<MixPart> parts) => string.Join(" + ", parts.Select(p => parts.Count == 1 ? p.Shade : $"{p.Share} {p.Shade}"));
+}
 
 /// <summary>The lines a salon has.</summary>
 /// <param name="Lines">The lines, at least one.</param>

@@ -1,3 +1,4 @@
+using Kitto.Core.Reasons;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Shade;
@@ -6,24 +7,16 @@ namespace Kitto.Core.Shade;
 internal static class ManualFormulaCheck
 {
     /// <summary>What the rules would say to its strength.</summary>
-    public static void Check(GivenFormula formula, Volume wanted, Volume used, Share grey, Topic about, ICollection<Because> why)
+    public static void Check(GivenFormula formula, Volume wanted, Volume used, Share grey, Topic about, ICollection<Reason> why)
     {
-        why.Add(
-            new Because(
-                "SH1",
-                formula.HandMade
-                    ? "This mix was made by hand; it is forecast, checked against the rules and weighed out as it is."
-                    : "This formula was given, so it is weighed out as it is and only checked.",
-                about
-            )
-        );
+        why.Add(new FormulaGiven(about, formula.HandMade));
         if (used.Value < wanted.Value)
         {
-            why.Add(new Because(grey.Value >= Values.NoGrey ? "DV11" : "DV3", $"{used} is weaker than the {wanted} this head asks for.", Topic.Attention));
+            why.Add(new WeakerThanAsked(grey.Value >= Values.NoGrey ? "DV11" : "DV3", used, wanted));
         }
         else if (used.Value > wanted.Value)
         {
-            why.Add(new Because("DV2", $"{used} is stronger than the {wanted} this head asks for.", Topic.Attention));
+            why.Add(new StrongerThanAsked(used, wanted));
         }
     }
 }

@@ -95,7 +95,7 @@ public sealed class MixSearch
             .OfType<Candidate>()
             .Where(o => o.Breach <= chosen.Breach)
             .Select(search.Say)
-            .DistinctBy(f => MixWords.Says(f.Parts));
+            .DistinctBy(f => MixPart.Written(f.Parts));
         return new Ideas(search.Say(chosen), [.. others], search.looked);
 
         Candidate? Kept(Candidate? c) => c is { } other && other.Breach <= chosen.Breach ? c : null;

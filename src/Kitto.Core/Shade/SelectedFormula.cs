@@ -1,6 +1,7 @@
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
+using Kitto.Core.Reasons;
 using Kitto.Core.Strand;
 
 namespace Kitto.Core.Shade;
@@ -30,17 +31,11 @@ internal sealed record SelectedFormula(
     /// <param name="rules">The rules its mix keeps.</param>
     /// <param name="ideas">Whether other mixes are shown beside it.</param>
     /// <param name="why">Reasons are added.</param>
-    public static SelectedFormula Of(FormulaPlan plan, Reading reading, ApplicationTarget? canvas, MixRules rules, bool ideas, ICollection<Because> why)
+    public static SelectedFormula Of(FormulaPlan plan, Reading reading, ApplicationTarget? canvas, MixRules rules, bool ideas, ICollection<Reason> why)
     {
         if (canvas is null)
         {
-            why.Add(
-                new Because(
-                    "SA8",
-                    "Lightener is watched, not timed, and no forecast is made of it: the hair is looked at every few minutes in the chair.",
-                    plan.About
-                )
-            );
+            why.Add(new LightenerIsWatched(plan.About));
             return new SelectedFormula(plan, plan.Given?.Parts ?? [new MixPart(ShadeOf.Lightener, Share.Of(1))], null, null, null, [], Breach.None);
         }
 
@@ -53,7 +48,7 @@ internal sealed record SelectedFormula(
             && before.Parts.FirstOrDefault(p => plan.Line.Out.Contains(p.Shade)) is { } gone
         )
         {
-            why.Add(new Because("SH1", $"Last time's {gone.Shade} is out of stock, so a mix is searched for among what is there.", plan.About));
+            why.Add(new LastTimeOutOfStock(plan.About, gone.Shade));
         }
 
         var known =
@@ -72,16 +67,14 @@ internal sealed record SelectedFormula(
                 : bare;
         if (parts != bare)
         {
-            why.Add(
-                new Because("SH10", "It is diluted with as much clear: about a level lighter, half the tone, and on for three minutes at most.", plan.About)
-            );
+            why.Add(new DilutedWithClear(plan.About));
         }
 
         var mix = new Mixture(plan.Line, plan.Developer, bare);
         var looked = canvas.Look(mix);
         var breach = clear ? Breach.None : rules.Of(bare, plan.Line) | rules.Of(canvas, looked);
-        MixWords.Breaches(plan, rules, breach, canvas, looked, bare, known is not null, why);
-        MixWords.Say(plan, reading, rules, canvas, bare, looked, searched: known is null, clear, why);
+        MixReasons.Breaches(plan, rules, breach, canvas, looked, bare, known is not null, why);
+        MixReasons.Say(plan, reading, rules, canvas, bare, looked, searched: known is null, clear, why);
         return new SelectedFormula(
             plan,
             parts,

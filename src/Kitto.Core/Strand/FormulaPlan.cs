@@ -1,5 +1,6 @@
 using Kitto.Core.Developer;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core.Strand;
@@ -45,7 +46,7 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
     /// <param name="state">The hair it goes on.</param>
     /// <param name="shelf">What is stocked.</param>
     /// <param name="why">Reasons are added.</param>
-    public static FormulaPlan Of(Case c, string use, Line line, Wish wish, HairState state, Shelf shelf, ICollection<Because> why)
+    public static FormulaPlan Of(Case c, string use, Line line, Wish wish, HairState state, Shelf shelf, ICollection<Reason> why)
     {
         bool onRoots = use is Roots or Shadow or Second;
         double ratio = !onRoots && line.LengthsDeveloperPerColour is { } thinner ? thinner : line.DeveloperPerColour;
@@ -60,17 +61,11 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
 
         if (Math.Abs(plan.Developer.Value - asked.Value) > .01)
         {
-            why.Add(
-                new Because(
-                    "DV8",
-                    $"{asked} cannot be blended from what is stocked; {plan.Developer} is the {(plan.Developer.Value > asked.Value ? "weakest" : "strongest")} there is.",
-                    Topic.Developer
-                )
-            );
+            why.Add(new StrengthNotStocked(asked, plan.Developer));
         }
         else if (plan.Blend.Count > 1)
         {
-            why.Add(new Because("DV8", $"{asked} is weighed from {plan.Blend[0].Volume} and {plan.Blend[1].Volume}.", Topic.Developer));
+            why.Add(new StrengthBlended(asked, plan.Blend[0].Volume, plan.Blend[1].Volume));
         }
 
         return plan;

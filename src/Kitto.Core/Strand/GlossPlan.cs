@@ -1,5 +1,6 @@
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
@@ -9,7 +10,7 @@ namespace Kitto.Core.Strand;
 internal static class GlossPlan
 {
     /// <summary>Decides for a whole head.</summary>
-    public static StrandPlan Of(Case c, Wish wish, Line line, Shelf shelf, ICollection<Because> why)
+    public static StrandPlan Of(Case c, Wish wish, Line line, Shelf shelf, ICollection<Reason> why)
     {
         var zone = c.Reading.Included.Select(z => z.Zone).FirstOrDefault();
         HairState At(Stretch stretch) => HairState.Of(c.Reading, zone, stretch);
@@ -35,13 +36,7 @@ internal static class GlossPlan
         var takes = new Dictionary<Stretch, int>();
         if (off.Count == 0)
         {
-            why.Add(
-                new Because(
-                    "SH24",
-                    $"The hair is {wish.Level} {wish.Tone} already: nothing is to be changed but shine, so the gloss is clear, alone.",
-                    Topic.Lengths
-                )
-            );
+            why.Add(new NothingOff(wish.Level, wish.Tone));
             formulas.Add(Make(FormulaPlan.Lengths, Stretch.Lengths, wish with { Clear = true }));
         }
         else
@@ -72,13 +67,7 @@ internal static class GlossPlan
 
         if (c.Formula is { } given && formulas.All(m => m.Use != given.Use))
         {
-            why.Add(
-                new Because(
-                    "SH1",
-                    $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.",
-                    Topic.Shade
-                )
-            );
+            why.Add(new FormulaUnused(given.Use));
         }
 
         return new StrandPlan(formulas, [.. Zones.All.SelectMany(z => Rows(c, z.Zone, off, takes))], Diluted: false);
@@ -153,43 +142,22 @@ internal static class GlossPlan
                 .All(x => x.Own is null || x.Together <= x.Own.DeltaE + Values.OneMixServesDeltaE);
     }
 
-    private static void Say(List<Stretch> off, Dictionary<Stretch, int> takes, List<FormulaPlan> formulas, Wish wish, ICollection<Because> why)
+    private static void Say(List<Stretch> off, Dictionary<Stretch, int> takes, List<FormulaPlan> formulas, Wish wish, ICollection<Reason> why)
     {
-        static string Name(Stretch s) =>
-            s switch
-            {
-                Stretch.Lengths => "lengths",
-                Stretch.Band => "band",
-                _ => "roots",
-            };
         if (formulas.Count > 1)
         {
-            string two = string.Join(
-                " and ",
-                takes.GroupBy(t => t.Value).Select(g => $"one for the {string.Join(" and ", g.Select(t => Name(t.Key)))} at level {formulas[g.Key].Wish.Level}")
+            why.Add(
+                new NotOneMix([.. takes.GroupBy(t => t.Value).Select(g => ((IReadOnlyList<Stretch>)[.. g.Select(t => t.Key)], formulas[g.Key].Wish.Level))])
             );
-            why.Add(new Because("SV17", $"One mix cannot serve all that is off: {two}.", Topic.Lengths));
         }
 
         if (!off.Contains(Stretch.Lengths))
         {
-            why.Add(
-                new Because(
-                    "SV17",
-                    $"The lengths are right; the {string.Join(" and the ", off.Select(Name))} {(off.Count > 1 ? "are" : "is")} not. The gloss is chosen for what is off, goes there first and is combed through the rest for the last {Values.ThroughMinutes:0} minutes.",
-                    Topic.Lengths
-                )
-            );
+            why.Add(new GlossForWhatIsOff(off));
         }
         else if (formulas.Count == 1 && off.Count > 1)
         {
-            why.Add(
-                new Because(
-                    "SV17",
-                    $"The {string.Join(" and the ", off.Skip(1).Select(Name))} get{(off.Count > 2 ? "" : "s")} it first, where it is furthest from {wish.Level} {wish.Tone}; it is combed through the lengths last.",
-                    Topic.Lengths
-                )
-            );
+            why.Add(new GlossFirstWhereFurthest([.. off.Skip(1)], wish.Level, wish.Tone));
         }
     }
 }

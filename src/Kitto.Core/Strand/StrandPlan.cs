@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
+using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
@@ -30,7 +31,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
             : null;
 
     /// <summary>Decides for a whole head.</summary>
-    public static StrandPlan Of(Case c, Wish roots, Line line, Shelf shelf, ICollection<Because> why)
+    public static StrandPlan Of(Case c, Wish roots, Line line, Shelf shelf, ICollection<Reason> why)
     {
         if (c.Goal.Service == Service.Gloss)
         {
@@ -44,13 +45,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         formulas.Add(FormulaPlan.Of(c, shadow ? FormulaPlan.Shadow : FormulaPlan.Roots, line, roots, rootState, shelf, why));
         if (c.Goal.How == How.TwoSteps && shelf.Ready(LineKind.Demi, c.House) is { } demi)
         {
-            why.Add(
-                new Because(
-                    "SV19",
-                    $"Two steps in one sitting: after the rinse {demi.Name} of the same level and family goes on the same hair, for depth and a longer life on stubborn white.",
-                    Topic.Service
-                )
-            );
+            why.Add(new TwoStepsInOne(demi.Name));
             formulas.Add(FormulaPlan.Of(c, FormulaPlan.Second, demi, roots, rootState, shelf, why));
         }
 
@@ -59,7 +54,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
             ownBand = null;
         if (lengths is { Does: Does.Tone, Wish.Clear: true } && !shelf.ForLengths(c.Goal.Service, line, c.House).InStock.Any(s => s.Code == ShadeOf.Clear))
         {
-            why.Add(new Because("SH24", "There is no clear in stock, and anything else would tint the lengths: they are left alone.", Topic.Attention));
+            why.Add(new NoClearInStock());
             lengths = new LengthsPlan(Does.Shield, null);
         }
 
@@ -90,13 +85,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
 
         if (c.Formula is { } given && formulas.All(m => m.Use != given.Use))
         {
-            why.Add(
-                new Because(
-                    "SH1",
-                    $"The given formula is for the {given.Use}, which this service does not colour with a formula of their own; it is not used.",
-                    Topic.Shade
-                )
-            );
+            why.Add(new FormulaUnused(given.Use));
         }
 
         return new StrandPlan(formulas, [.. Zones.All.SelectMany(z => new ZoneRows(c, z.Zone, formulas, lengths, own, ownBand).All())], lengths.Diluted);

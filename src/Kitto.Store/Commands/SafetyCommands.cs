@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
+using Kitto.Core.Wording;
 using Microsoft.Extensions.Logging;
 using Microsoft.Extensions.Logging.Abstractions;
 
@@ -96,7 +97,7 @@ public sealed class SafetyCommands(Database db, ILogger<SafetyCommands>? logger 
             var verdict = Gate.Of(await held.Record(), (await held.Kit(seen.Id)).Gate, RunState.None, at, today);
             if (!verdict.MayGoOn)
             {
-                throw new ConflictException($"A stop holds: {verdict.Stops[0].Says} Nothing of this kit is packed or posted.");
+                throw new ConflictException($"A stop holds: {Language.English.Says(verdict.Stops[0])} Nothing of this kit is packed or posted.");
             }
 
             if (

@@ -49,7 +49,7 @@ public sealed class ConsultationRecorder(SittingCommands commands, Clients clien
 
     /// <summary>Answers with the stops that are in them once all that was told before is counted too.</summary>
     public static KeptAnswers Kept(ClientRecord record, long begunFrom, Consultation told) =>
-        new(begunFrom, ConsultationReader.Write(told), told.AsksForNewSkinTest, [.. record.Joined(told).Stops(record.Today, record.LengthCm)]);
+        new(begunFrom, ConsultationReader.Write(told), told.AsksForNewSkinTest, Words.Studio.Because(record.Joined(told).Stops(record.Today, record.LengthCm)));
 
     /// <summary>She was asked and nothing else is new: the last answers hold for the kit that comes.</summary>
     /// <exception cref="InvalidOperationException">She was never asked.</exception>

@@ -372,7 +372,7 @@ internal sealed class Heads(
     {
         if (await safety.Say(kit, rule) is { } refused)
         {
-            throw new InvalidOperationException($"Demo kit of {kit.ClientName}: {refused.Says}");
+            throw new InvalidOperationException($"Demo kit of {kit.ClientName}: {Words.Studio.Says(refused.Says)}");
         }
     }
 

@@ -77,7 +77,7 @@ public static class ClockDrawing
             var scalp = clock.Scalp?.FirstOrDefault(z => z.Zone == zone.Zone);
             var window = ContactWindow.Of(zone.Zone, reading.Zones[(int)zone.Zone], line, service);
             bool missed = window.Miss(zone.ContactMinutes) != 0;
-            string says = zone.Zone.Facts().Says;
+            string says = Words.Studio.Term(zone.Zone);
             if (moves)
             {
                 string name = Words.Name(zone.Zone);
@@ -139,7 +139,7 @@ public static class ClockDrawing
 
     /// <summary>The drawing in words.</summary>
     public static string Describe(Schedule clock) =>
-        $"Clock. Painted {clock.Order.Says()} in {clock.PaintMinutes}, rinsed at {clock.RinseAtMinutes}. "
-        + string.Join("; ", clock.Zones.Select(z => $"{z.Zone.Facts().Says} at {z.PaintedAt}, {z.ContactMinutes} of contact"))
+        $"Clock. Painted {Words.Studio.Term(clock.Order)} in {clock.PaintMinutes}, rinsed at {clock.RinseAtMinutes}. "
+        + string.Join("; ", clock.Zones.Select(z => $"{Words.Studio.Term(z.Zone)} at {z.PaintedAt}, {z.ContactMinutes} of contact"))
         + ".";
 }

@@ -94,11 +94,11 @@ public static class HeadDrawing
     {
         if (!read.Include)
         {
-            return $"{zone.Facts().Says}: left out";
+            return $"{Words.Studio.Term(zone)}: left out";
         }
 
         int order = Order(zone, clock);
-        return $"{zone.Facts().Says}: regrowth {read.Regrowth}, {read.Grey} white{(read.Resistant ? ", resistant" : "")}{(order > 0 ? $", painted number {order}" : "")}";
+        return $"{Words.Studio.Term(zone)}: regrowth {read.Regrowth}, {read.Grey} white{(read.Resistant ? ", resistant" : "")}{(order > 0 ? $", painted number {order}" : "")}";
     }
 
     private static int Order(Zone zone, Schedule? clock) => clock is null ? 0 : clock.Zones.Select(z => z.Zone).ToList().IndexOf(zone) + 1;

@@ -70,7 +70,7 @@ public static class StrandDrawing
             Lock(svg, Left, X(mm), BareTop, BareHeight, zone.Grey.Value, zone.Lifted, 6);
             string bare =
                 zone.Lifted.Pigmented is { } lifted && zone.Lifts >= .3
-                    ? $"{zone.Lifts.ToString("0.0", CultureInfo.InvariantCulture)} levels lay {Undertone.Of(lifted.Lab[0])} bare"
+                    ? $"{zone.Lifts.ToString("0.0", CultureInfo.InvariantCulture)} levels lay {Words.Studio.Term(Undertones.Of(lifted.Lab[0]))} bare"
                 : zone.Grey.Value >= 1 ? "white hair has nothing to lift"
                 : "hardly any lift: nothing to counter";
             svg.Add($"<text class=\"on-mat\" x=\"{X(mm) + 13}\" y=\"{BareTop + 11.5}\">{bare}</text>");
@@ -191,7 +191,7 @@ public static class StrandDrawing
     /// <summary>What is done, from the fullest words to the shortest.</summary>
     private static IEnumerable<string> Says(StrandRow row, bool again)
     {
-        string does = Kitto.Core.Wording.StrandWords.Of(row.Does),
+        string does = Words.Studio.Term(row.Does),
             minutes = row.ContactMinutes is { } m ? $"{m.Value.ToString("0", CultureInfo.InvariantCulture)} min" : "";
         if (minutes.Length > 0)
         {
@@ -247,11 +247,11 @@ public static class StrandDrawing
         var f = p.Forecast;
         string roots = zone is null
             ? "The roots are not coloured."
-            : $"Strand of the {zone.Zone.Facts().Says}: {reading.Zones[(int)zone.Zone].Regrowth} of regrowth, {zone.Grey} white, natural level {reading.Hair.NaturalLevel}. Forecast L* {zone.Lab[0]:0}, a* {zone.Lab[1]:0}, b* {zone.Lab[2]:0}, {zone.DeltaE:0.0} from the wish.";
+            : $"Strand of the {Words.Studio.Term(zone.Zone)}: {reading.Zones[(int)zone.Zone].Regrowth} of regrowth, {zone.Grey} white, natural level {reading.Hair.NaturalLevel}. Forecast L* {zone.Lab[0]:0}, a* {zone.Lab[1]:0}, b* {zone.Lab[2]:0}, {zone.DeltaE:0.0} from the wish.";
         var rows = p.Strand.FirstOrDefault(z => z.Zone == (zone?.Zone ?? Zone.Crown))?.Stretches ?? [];
         string stretches = string.Concat(
             rows.Select(r =>
-                $" {Words.Sentence(Kitto.Core.Wording.StrandWords.Of(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Kitto.Core.Wording.StrandWords.Of(r.Does)}{(r.ContactMinutes is { } m ? $", {m}" : "")}."
+                $" {Words.Sentence(Words.Studio.Term(r.Stretch))} {r.FromMm:0} to {r.ToMm:0} mm: {Words.Studio.Term(r.Does)}{(r.ContactMinutes is { } m ? $", {m}" : "")}."
             )
         );
         return roots
@@ -378,7 +378,7 @@ public static class StrandDrawing
         if (zone is not null)
         {
             svg.Add(
-                $"<g class=\"handle\" id=\"line-handle\" role=\"slider\" tabindex=\"0\" data-zone=\"{Core.Contract.Json.Name(zone.Zone)}\" aria-label=\"line of demarcation, {zone.Zone.Facts().Says}\" aria-valuemin=\"0\" aria-valuemax=\"{Core.Contract.CaseFields.ZoneRegrowthMm.Most}\" aria-valuenow=\"{reading.Zones[(int)zone.Zone].Regrowth.Value}\" aria-valuetext=\"{reading.Zones[(int)zone.Zone].Regrowth.ToString()} of regrowth\"><circle cx=\"{line}\" cy=\"{middle}\" r=\"9\"/><path d=\"M{line - 5} {middle} l3 -3 v6 z M{line + 5} {middle} l-3 -3 v6 z\"/></g>"
+                $"<g class=\"handle\" id=\"line-handle\" role=\"slider\" tabindex=\"0\" data-zone=\"{Core.Contract.Json.Name(zone.Zone)}\" aria-label=\"line of demarcation, {Words.Studio.Term(zone.Zone)}\" aria-valuemin=\"0\" aria-valuemax=\"{Core.Contract.CaseFields.ZoneRegrowthMm.Most}\" aria-valuenow=\"{reading.Zones[(int)zone.Zone].Regrowth.Value}\" aria-valuetext=\"{reading.Zones[(int)zone.Zone].Regrowth.ToString()} of regrowth\"><circle cx=\"{line}\" cy=\"{middle}\" r=\"9\"/><path d=\"M{line - 5} {middle} l3 -3 v6 z M{line + 5} {middle} l-3 -3 v6 z\"/></g>"
             );
         }
     }

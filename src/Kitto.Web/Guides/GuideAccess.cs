@@ -88,7 +88,7 @@ public sealed class GuideAccess(
         if (kit.AgreedMinutes is { } minutes)
         {
             prescription = prescription with { Clock = prescription.Clock!.With(Minutes.Of(minutes)) };
-            guide = Guide.For(read, prescription, shelf) ?? guide;
+            guide = Guide.For(read, prescription, shelf, Words.Client) ?? guide;
         }
 
         return (

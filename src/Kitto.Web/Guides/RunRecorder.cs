@@ -80,7 +80,7 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
             begun,
             run.FirstStroke is { } f ? Ms(f) : null,
             run.FirstStroke is { } stroke && stand is not null ? Ms(stroke.AddMinutes(stand.Actual.RinseAtMinutes.Value)) : null,
-            stand?.Says,
+            stand?.Says is { } says ? Words.Client.Says(says) : null,
             stand is null ? null : Draw(stand, open)
         );
     }

@@ -58,7 +58,7 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
                 case var state when state == "stopped" || !verdict.MayGoOn:
                     stopped.Add(
                         Line(
-                            $"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on her head" : "")}: {verdict.Stops[0].Rule} {verdict.Stops[0].Says}",
+                            $"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on her head" : "")}: {verdict.Stops[0].Rule} {Words.Studio.Says(verdict.Stops[0])}",
                             "Look, then call her",
                             true
                         )

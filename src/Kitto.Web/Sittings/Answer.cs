@@ -2,6 +2,7 @@ using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
+using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Web.Drawing;
 
@@ -69,9 +70,6 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     /// <summary>Shades on the shelf that could join the mix.</summary>
     public IEnumerable<string> Addable => Line is null ? [] : Line.InStock.Select(s => s.Code).Except(Prescription!.Formulas[0].Parts.Select(p => p.Shade));
 
-    /// <summary>Said on every kit: kept apart, so that what is particular to this head is seen.</summary>
-    private static readonly HashSet<string> Always = ["SA22", "SA23", "SA10"];
-
     /// <summary>What signing does with this answer.</summary>
     public string SignWords =>
         Prescription?.Decision switch
@@ -94,7 +92,7 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
 
     /// <summary>What concerns this mix and this person.</summary>
     public IEnumerable<Because> Reasons =>
-        (Prescription?.Because ?? []).Where(b => !Always.Contains(b.Rule) && b.About != Topic.Attention).OrderBy(b => b.About);
+        (Prescription?.Because ?? []).Where(b => !Cautions.EverydayRules.Contains(b.Rule) && b.About != Topic.Attention).OrderBy(b => b.About);
 
     /// <summary>What other levels would have sent, reckoned by Core.</summary>
     public IReadOnlyList<OrderRisk> Instead => Prescription?.Quantity is { } q ? OrderRisk.Instead(q, Belief) : [];
@@ -104,5 +102,5 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
 
     private HandFactor Belief => HandFactor.Learned(Prescription!.Decision == Decision.Salon ? Hands.Trained : Case!.Reading.Hands);
 
-    public IEnumerable<Because> SaidAlways => (Prescription?.Because ?? []).Where(b => Always.Contains(b.Rule));
+    public IEnumerable<Because> SaidAlways => (Prescription?.Because ?? []).Where(b => Cautions.EverydayRules.Contains(b.Rule));
 }

@@ -239,7 +239,7 @@ public sealed class CaseBuilder(
     /// <summary>What is signed: the case, the answer, the guide, and all they need to be read again whatever becomes of held.Shelf, people and house.</summary>
     public Signing Freeze(ClientRecord record, Case c, Prescription p, string document, string signedBy)
     {
-        var guide = Guide.For(c, p, held.Shelf);
+        var guide = Guide.For(c, p, held.Shelf, Words.Client);
         return new Signing(
             Json.Name(p.Decision),
             Json.Name(c.Goal.Service),

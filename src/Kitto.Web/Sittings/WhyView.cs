@@ -29,7 +29,7 @@ public sealed record WhyView(Answer Answer, ClientRecord? Record)
             b.About == Answer.Why
             || (Answer.Why == Topic.Shade && b.About == Topic.Lengths)
             // What asks for attention is of the strength, or of the mix.
-            || (b.About == Topic.Attention && Answer.Why == (b.Rule.StartsWith("DV", StringComparison.Ordinal) ? Topic.Developer : Topic.Shade))
+            || (b.About == Topic.Attention && Answer.Why == (RuleBook.Find(b.Rule)?.Area == "Developer" ? Topic.Developer : Topic.Shade))
         );
 
     /// <summary>A number as it is read.</summary>

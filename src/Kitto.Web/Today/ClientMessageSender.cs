@@ -55,7 +55,7 @@ public sealed class ClientMessageSender(
         foreach (var (key, kit, kind) in due.Where(d => !there.Contains(d.Key)))
         {
             var client = (await clients.Get(kit.ClientId))!;
-            var (subject, body) = ClientMessages.Words(kind, client.Name.Split(' ')[0], studio.Name, kit.Days);
+            var (subject, body) = Words.Client.Message(kind, client.Name.Split(' ')[0], studio.Name, kit.Days);
             await messages.Make(key, client.Id, client.Email, subject, body, now);
         }
     }

@@ -64,7 +64,7 @@ public sealed class DaysTests
             Enum.GetValues<ClientMessage>(),
             kind =>
             {
-                var (subject, body) = ClientMessages.Words(kind, "Maren", "Slipway", Days);
+                var (subject, body) = Language.English.Message(kind, "Maren", "Slipway", Days);
                 Assert.True(subject.Length is > 5 and < 60);
                 Assert.Contains("do not colour, call us", body, StringComparison.Ordinal);
                 Assert.Equal(kind == ClientMessage.ColourTomorrow, body.Contains("tests are clear. Lay", StringComparison.Ordinal));

@@ -32,9 +32,9 @@ public sealed class PlanTests
     [Fact]
     public void Without_a_later_post_day_in_reserve_it_says_so()
     {
-        var why = new List<Because>();
+        var why = new List<Reason>();
         PlanBack.From(new PlanWish(Monday, new DateOnly(2027, 3, 9), [DayOfWeek.Tuesday, DayOfWeek.Friday], 2), why);
-        Assert.Contains(why, b => b.Says.Contains("no later post day", StringComparison.Ordinal));
+        Assert.Contains(why, b => b is NoPostInReserve);
     }
 
     /// <summary>Every day in turn, straight from the rules: tests in time, sachets fresh, posting from tomorrow on.</summary>

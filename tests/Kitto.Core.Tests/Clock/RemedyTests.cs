@@ -57,13 +57,13 @@ public sealed class RemedyTests
                 (c, path) =>
                 {
                     var line = Bench.Shelf.For(c.Goal, null, c.House)!;
-                    var why = new List<Because>();
+                    var why = new List<Reason>();
                     var clock = Timing.Choose(c.Reading, c.Reading.Hands, c.Goal.Service, line, 6, c.House, why, new PaintWish(PaintOrder.Own, path)).Schedule;
                     bool over = clock.Zones.Any(z => ContactWindow.Of(z.Zone, c.Reading.Zones[(int)z.Zone], line, c.Goal.Service).Miss(z.ContactMinutes) > 0);
                     return clock.Zones.Select(z => z.Zone).SequenceEqual(path.Where(z => c.Reading.Zones[(int)z].Include))
                         && clock.Zones.All(z => Math.Abs(z.PaintedAt.Value + z.ContactMinutes.Value - clock.RinseAtMinutes.Value) < 1e-6)
                         && over == (clock.Remedies is not null)
-                        && over == why.Any(b => b.Says.Contains("over the most it may", StringComparison.Ordinal))
+                        && over == why.Any(b => b is ZoneTooLong)
                         && (clock.Remedies is null || clock.Remedies.All(r => r.Fits == (r.OverMinutes.Value == 0)));
                 },
                 iter: 2000

@@ -30,7 +30,7 @@ public sealed class RunTests
         }
 
         Assert.Equal(Plan.RinseAtMinutes.Value, Stand(1, 9, Plan.PaintMinutes.Value, 30).Actual.RinseAtMinutes.Value, 1);
-        Assert.Equal("The time is up: rinse now.", Stand(1, 9, Plan.PaintMinutes.Value, 60.2).Says);
+        Assert.IsType<TimeIsUp>(Stand(1, 9, Plan.PaintMinutes.Value, 60.2).Says);
     }
 
     /// <summary>Half again as slow: 37.5 min of painting. 60 of longest contact leaves 22.5 after the last stroke, but the line wants 25: rinse at 62.5, the first zone off at 60.</summary>
@@ -39,14 +39,14 @@ public sealed class RunTests
     {
         var slow = Stand(1.12, 9, 28, 30);
         Assert.Equal((60.0, 32.0), (slow.Actual.RinseAtMinutes.Value, slow.Actual.ProcessMinutes.Value));
-        Assert.Contains("shortened to 32 min", slow.Says, StringComparison.Ordinal);
+        Assert.Equal(new TimeShortened(32), slow.Says);
 
         var slower = Stand(1.5, 9, 37.5, 40);
         Assert.Equal(62.5, slower.Actual.RinseAtMinutes.Value);
         Assert.Equal([Zone.LeftBack], slower.FirstOff);
         Assert.Equal(60, slower.FirstOffAt!.Value, 6);
-        Assert.Contains("Rinse first at the left back, in 20 min, and keep the rest dry", slower.Says, StringComparison.Ordinal);
-        Assert.Contains("Rinse now at the left back", Stand(1.5, 9, 37.5, 60.5).Says, StringComparison.Ordinal);
+        Assert.Contains("Rinse first at the left back, in 20 min, and keep the rest dry", Language.English.Says(slower.Says!), StringComparison.Ordinal);
+        Assert.Contains("Rinse now at the left back", Language.English.Says(Stand(1.5, 9, 37.5, 60.5).Says!), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -61,10 +61,10 @@ public sealed class RunTests
     }
 
     [Theory]
-    [InlineData(true, "mix the sealed reserve fresh")]
-    [InlineData(false, "paint only what matters most")]
-    public void A_mix_older_than_its_working_life_is_told(bool reserve, string says) =>
-        Assert.Contains(says, Stand(1.3, 8, null, 31, reserve).Says, StringComparison.Ordinal);
+    [InlineData(true)]
+    [InlineData(false)]
+    public void A_mix_older_than_its_working_life_is_told_and_whether_there_is_another(bool reserve) =>
+        Assert.Equal(reserve, Assert.IsType<MixIsOld>(Stand(1.3, 8, null, 31, reserve).Says).Reserve);
 
     [Fact]
     public void Whatever_happens_no_zone_stays_on_longer_than_it_may_without_being_named_and_all_get_the_least() =>

@@ -32,7 +32,7 @@ public sealed class StrandTests
     {
         MixPart[] parts = [.. mix.Split(' ').Select(p => p.Split(':')).Select(p => new MixPart(p[0], Share.Of(Bench.Number(p[1]))))];
         var proposal = StrandAdvice.Of(result, minutes, parts, Cream, Level.Of(5));
-        Assert.Equal(rule, proposal?.Rule);
+        Assert.Equal(rule, proposal?.Why.Rule);
         Assert.Equal(time, proposal?.Minutes?.Value);
         Assert.Equal(
             next,

@@ -78,7 +78,7 @@ public sealed class StrandPlanTests
         var p = Prescriber.Prescribe(c, Bench.Shelf);
         Assert.Equal("scalp leave, grown leave, lengths shield, ends shield", Say(p, Zone.LeftTemple));
         Assert.DoesNotContain(p.Clock!.Zones, z => z.Zone.IsFrame());
-        Assert.Contains(Guide.For(c, p, Bench.Shelf)!.Steps[0].Lines, l => l.Contains("stay bright", StringComparison.Ordinal));
+        Assert.Contains(Guide.For(c, p, Bench.Shelf, Language.English)!.Steps[0].Lines, l => l.Contains("stay bright", StringComparison.Ordinal));
     }
 
     /// <summary>SV14: no head, service, school, default or alternative takes lengths deeper by more than half a level, or to another family, that nobody wished.</summary>
@@ -248,7 +248,7 @@ public sealed class StrandPlanTests
         var p = Prescriber.Prescribe(c, Bench.Shelf);
         Assert.Equal(["lantern-cream", "halyard-demi"], p.Formulas.Select(f => f.Line));
         Assert.Equal(2, p.Strand.Single(z => z.Zone == Zone.Crown).Stretches.Count(r => r.Stretch == Stretch.Scalp));
-        var steps = Guide.For(c, p, Bench.Shelf)!.Steps;
+        var steps = Guide.For(c, p, Bench.Shelf, Language.English)!.Steps;
         Assert.Equal(2, steps.Count(s => s.Kind == StepKind.Rinse));
         Assert.Contains(steps, s => s.Title.Contains("second step", StringComparison.Ordinal) && s.Minutes?.Value is >= 10 and <= 20);
         // The second step adds depth to what the first left.

@@ -60,13 +60,13 @@ public sealed class SchoolsTests
     private static Guide Guide(string facts)
     {
         var c = Bench.Case(facts);
-        return Core.Guide.For(c, Prescriber.Prescribe(c, Bench.Shelf), Bench.Shelf)!;
+        return Core.Guide.For(c, Prescriber.Prescribe(c, Bench.Shelf), Bench.Shelf, Language.English)!;
     }
 
     private static string All(string facts)
     {
         var c = Bench.Case(facts);
         var p = Prescriber.Prescribe(c, Bench.Shelf);
-        return JsonSerializer.Serialize(p, Json.Options) + JsonSerializer.Serialize(Core.Guide.For(c, p, Bench.Shelf), Json.Options);
+        return JsonSerializer.Serialize(p, Json.Options) + JsonSerializer.Serialize(Core.Guide.For(c, p, Bench.Shelf, Language.English), Json.Options);
     }
 }

@@ -286,7 +286,7 @@ public sealed class GuideModel(GuideAccess guides, SafetyCommands commands, Reac
             _ => "",
         };
         await Load(Token);
-        return Again(refused.Field.Length > 0 ? refused.Field : null, refused.Says + range);
+        return Again(refused.Field.Length > 0 ? refused.Field : null, Words.Client.Says(refused.Says) + range);
     }
 
     /// <summary>The picture that came with a test; none is no complaint.</summary>

@@ -106,7 +106,7 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands com
 
         if (await commands.Say(id, record => rule(record, new Speaker(Guid.CreateVersion7(), clock.GetUtcNow().UtcDateTime, User.Name()))) is { } refused)
         {
-            NotCorrected = (what, refused.Says, typed);
+            NotCorrected = (what, Words.Studio.Says(refused.Says), typed);
             return Page();
         }
 

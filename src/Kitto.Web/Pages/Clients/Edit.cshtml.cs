@@ -56,7 +56,7 @@ public sealed class EditModel(Store.Clients clients, SittingCommands commands, S
         try
         {
             int age = client.AgeOn(today);
-            await commands.Save(client, age < Values.YoungestAge ? [Stops.TooYoung(age)] : [], now.UtcDateTime, User.Name());
+            await commands.Save(client, age < Values.YoungestAge ? [Words.Studio.Because(Stops.TooYoung(age))] : [], now.UtcDateTime, User.Name());
             return Redirect($"/clients/{id}");
         }
         catch (ConflictException conflict)

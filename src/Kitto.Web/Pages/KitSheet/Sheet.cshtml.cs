@@ -130,7 +130,7 @@ public sealed class SheetModel(
             Kit,
             (record, kit) => KitLife.Release(record, kit, minutes, says, new Speaker(Guid.CreateVersion7(), Now(), User.Name()))
         );
-        return refused is null ? RedirectToPage(new { id }) : Refused(refused.Says);
+        return refused is null ? RedirectToPage(new { id }) : Refused(Words.Studio.Says(refused.Says));
     }
 
     private PageResult Refused(string says)

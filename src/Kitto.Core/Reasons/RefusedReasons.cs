@@ -1,0 +1,25 @@
+namespace Kitto.Core.Reasons;
+
+/// <summary>Why something said of a kit was not taken down.</summary>
+internal enum RefusedFor
+{
+    NoSuchTest,
+    TestStarted,
+    NotPostedYet,
+    KitIsOver,
+    BeforeItWasThere,
+    InTheFuture,
+    ReactionStands,
+    ReportedAlready,
+    HoursNotOver,
+    SkinComesFirst,
+    StrandTooShort,
+    NoStrand,
+    KitIsStopped,
+    NothingToCorrect,
+    ReasonMissing,
+    DoubtComesFirst,
+}
+
+/// <summary>Why something said of a kit was not taken down.</summary>
+internal sealed record NotTaken(RefusedFor For) : Saying;
