@@ -25,13 +25,13 @@ try {
   };
   await page.goto((await open('Nuala')) + '/answers');
   await page.getByRole('button', { name: 'Make a link' }).click();
-  const ask = await page.getByLabel('Address of her questions').inputValue();
+  const ask = await page.getByLabel('Address of the questions').inputValue();
   const prescription = (await open('Sunniva')) + '/prescription';
   await open('Maren');
   await page.locator('.past a[href^="/kits"]').first().click();
   await page.waitForURL(/kits\//);
   await page.getByRole('button', { name: /Make (the link|a new one)/ }).click();
-  const guide = await page.getByLabel('Link to her guide').inputValue();
+  const guide = await page.getByLabel('Link to the guide').inputValue();
   const storageState = await desk.storageState();
 
   // The server has compiled what it needs before anything is timed.

@@ -5,8 +5,15 @@ using Kitto.Core.Shade;
 // kitto prescribe CASE.json | -          one JSON document in, one out; 0 answered, 2 bad input, 1 a fault of ours.
 //                 --many FILE | -        one case a line in, one answer or error a line out; a bad line never ends it.
 //                 --lines FOLDER         line/1 documents of one's own instead of the demo's.
+// kitto schema                           the JSON Schema of a case, made from the table of its facts.
 Console.OutputEncoding = new UTF8Encoding(false);
 const string How = "prescribe [--lines FOLDER] CASE.json, or --many FILE; - is standard input";
+if (args is ["schema"])
+{
+    Console.WriteLine(CaseSchema.Write());
+    return 0;
+}
+
 try
 {
     var (source, many, folder) = args is ["prescribe", .. var words] ? Read([.. words]) : default;

@@ -200,7 +200,7 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         await colourist.Open($"/clients/{id}/prescription");
         await colourist.Send("#sitting", "?handler=Keep", ("zones.crown.greyPercent", "70"));
         await colourist.Open(kit);
-        Assert.Contains("Her head was read again since", colourist.Text, StringComparison.Ordinal);
+        Assert.Contains("The head was read again since", colourist.Text, StringComparison.Ordinal);
         await colourist.Send("form[action*=Move]");
         Assert.Equal("signed", (await studio.Kits.Get(Guid.Parse(kit[6..])))!.State);
         await colourist.Open($"/clients/{id}/prescription");

@@ -164,7 +164,7 @@ public sealed class MessageTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal(0, await Desk(post).Send());
         var visitor = await Visitor.SignedIn(studio);
         await visitor.Open("/outbox");
-        Assert.Contains("no address: tell her yourself", visitor.Text, StringComparison.Ordinal);
+        Assert.Contains("no address: tell the client yourself", visitor.Text, StringComparison.Ordinal);
         await visitor.Send("form:has([name=id][value='" + message.Id + "'])", "/outbox?handler=Told");
         Assert.NotNull((await Box.Get(message.Id))!.SentAt);
     }

@@ -75,7 +75,7 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
         var services = await studio.Db.List<string>("select distinct service from prescription");
         Assert.Equal(8, services.Count);
         Assert.Equal(["kit", "salon", "stop"], (await studio.Db.List<string>("select distinct decision from prescription")).Order());
-        Assert.Contains("her skin test is too old now", visitor.Text, StringComparison.Ordinal);
+        Assert.Contains("the skin test is too old now", visitor.Text, StringComparison.Ordinal);
     }
 
     [Theory]

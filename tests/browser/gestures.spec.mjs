@@ -80,7 +80,7 @@ test('zone, line, part and lane, by pointer and by keys: the same value in the f
 
   const [wanted, order, crown] = [await mix(), await lanes(), [await mm('crown').inputValue(), await grey('crown').inputValue()]];
   const shown = { sent: await page.locator('.amounts .sent dd').innerText(), formula: (await page.locator('.formula').innerText()).replace(/\s+/g, ' ') };
-  await page.getByLabel('asked her for this kit').check();
+  await page.getByLabel('asked for this kit').check();
   await page.getByRole('button', { name: 'Sign off' }).click();
   await page.waitForURL(/kits\//);
   const kit = page.url().split('/').pop();

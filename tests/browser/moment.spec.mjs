@@ -93,12 +93,12 @@ for (const [name, view] of [
 
     // No kit without her answers: she gets a link, answers on her phone, and the sitting waits as it was typed.
     await page.getByRole('button', { name: 'Sign off' }).click();
-    await expect(page.getByText('Ask her first')).toBeVisible();
+    await expect(page.getByText('Ask the client first')).toBeVisible();
     await expect(page.locator('#f-zones-nape-regrowthMm')).toHaveValue('17');
-    const [asking] = await Promise.all([page.waitForEvent('popup'), page.getByRole('link', { name: 'ask her' }).click()]);
+    const [asking] = await Promise.all([page.waitForEvent('popup'), page.getByRole('link', { name: 'ask the questions' }).click()]);
     await accessible(asking);
     await asking.getByRole('button', { name: 'Make a link to the questions' }).click();
-    const questions = await asking.getByLabel('Address of her questions').inputValue();
+    const questions = await asking.getByLabel('Address of the questions').inputValue();
     const phoned = await (await browser.newContext({ viewport: phone })).newPage();
     phoned.on('pageerror', e => problems.push(e.message));
     await phoned.goto(questions);
@@ -147,7 +147,7 @@ for (const [name, view] of [
     await page.getByRole('button', { name: 'Posted' }).click();
     await expect(page.locator('.lead-in')).toContainText('with her');
     await page.getByRole('button', { name: 'Make the link' }).click();
-    const link = await page.getByLabel('Link to her guide').inputValue();
+    const link = await page.getByLabel('Link to the guide').inputValue();
     await accessible(page);
 
     // Her phone: no account, tests first.
@@ -240,7 +240,7 @@ for (const [name, view] of [
     await page.getByRole('button', { name: 'Sign off' }).click();
     await expect(page.getByText('Ask her again, or tick that you have')).toBeVisible();
     await accessible(page);
-    await page.getByLabel('asked her for this kit').check();
+    await page.getByLabel('asked for this kit').check();
     await page.getByRole('button', { name: 'Sign off' }).click();
     await expect(page.getByRole('heading', { name: `${who}, kit 2` })).toBeVisible();
     const again = prescribe(
@@ -265,7 +265,7 @@ test('it burns: the words come at once without a network, and the kit stops when
   await page.getByRole('button', { name: 'Make the link' }).click();
   const context = await browser.newContext({ viewport: phone });
   const hers = await context.newPage();
-  await hers.goto(await page.getByLabel('Link to her guide').inputValue());
+  await hers.goto(await page.getByLabel('Link to the guide').inputValue());
   await context.setOffline(true);
   await hers.locator('#burns > summary').click();
   await expect(hers.getByText('Rinse it off now')).toBeVisible();

@@ -43,7 +43,7 @@ test('from the last report to a signed next kit: under 15 actions and under a mi
   await expect(page.locator('.mix[aria-pressed=true]')).toContainText('made by hand');
 
   // Asked her, a day for it, signed.
-  await point(() => page.getByLabel('asked her for this kit').check());
+  await point(() => page.getByLabel('asked for this kit').check());
   await key(8, () => page.locator('#f-plan-wantBy').fill('2027-01-12'));
   await expect(page.locator('.dates')).toContainText('colour');
   await key(2, () => page.keyboard.press('Control+Enter'));

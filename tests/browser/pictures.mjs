@@ -37,7 +37,7 @@ await page.goto(page.url() + '/answers');
 await shot('answers');
 await page.getByRole('button', { name: 'Make a link' }).click();
 const asked = await browser.newPage({ viewport: { width: 390, height: 844 } });
-await asked.goto(await page.getByLabel('Address of her questions').inputValue());
+await asked.goto(await page.getByLabel('Address of the questions').inputValue());
 await shot('ask', asked);
 await open('Maren');
 await shot('client');
@@ -73,7 +73,7 @@ const guide = async (name, picture, steps = 0) => {
   await kit(name);
   await page.getByRole('button', { name: /Make (the link|a new one)/ }).click();
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
-  await phone.goto(await page.getByLabel('Link to her guide').inputValue());
+  await phone.goto(await page.getByLabel('Link to the guide').inputValue());
   if (steps > 0) await phone.getByRole('button', { name: 'I start now' }).click();
   for (let i = 0; i < steps; i++) await phone.locator('#run-next').click();
   await shot(picture, phone);

@@ -16,7 +16,7 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   await page.waitForURL(/kits\//);
   const kit = page.url().split('/').pop();
   await page.getByRole('button', { name: /Make (the link|a new one)/ }).click();
-  const link = await page.getByLabel('Link to her guide').inputValue();
+  const link = await page.getByLabel('Link to the guide').inputValue();
 
   const first = await (await browser.newContext({ viewport: phone })).newPage();
   const problems = [];

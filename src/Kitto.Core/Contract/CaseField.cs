@@ -15,6 +15,9 @@ public abstract record CaseField(string Path)
     /// <summary>Whether the object it stands in cannot be without it.</summary>
     public bool Needed { get; init; }
 
+    /// <summary>What the schema says of it beside type and range; empty where those say all.</summary>
+    public string Note { get; init; } = "";
+
     /// <summary>Whether a colourist types it: it has a field on the form.</summary>
     public bool Typed { get; init; }
 }

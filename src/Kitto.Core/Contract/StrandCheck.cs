@@ -25,7 +25,7 @@ internal static class StrandCheck
         {
             root.Fail(
                 "hair.roots.level",
-                $"is {roots.Level}, not lighter than her natural {hair.NaturalLevel}: these roots were not lightened",
+                $"is {roots.Level}, not lighter than the natural {hair.NaturalLevel}: these roots were not lightened",
                 Say($"{hair.NaturalLevel.Value + .5:0.#} to 12; without roots the regrowth is natural hair")
             );
         }

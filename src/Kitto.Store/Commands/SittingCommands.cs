@@ -98,7 +98,7 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
             if (await Clients.Stand(connection, reading.ClientId) != s.Stand)
             {
                 throw new ConflictException(
-                    "Something has changed on her record meanwhile. What you typed stands here; look at what follows from it now, and sign again."
+                    "Something has changed on the record meanwhile. What you typed stands here; look at what follows from it now, and sign again."
                 );
             }
 

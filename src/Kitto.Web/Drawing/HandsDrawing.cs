@@ -70,7 +70,7 @@ public static class HandsDrawing
                     .Select((r, i) => $"{says[i]}: sent {r.Sent}, used {(r.RanOut ? "at least " : "")}{r.UsedGrams:0.0} g")
             )
             + FormattableString.Invariant(
-                $". Her hands now: {Math.Exp(now.Mean):0.00} times a trained hand, eight times in ten between {now.Quantile(.1):0.00} and {now.Quantile(.9):0.00}."
+                $". These hands now: {Math.Exp(now.Mean):0.00} times a trained hand, eight times in ten between {now.Quantile(.1):0.00} and {now.Quantile(.9):0.00}."
             );
     }
 }

@@ -58,8 +58,8 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
                 case var state when state == "stopped" || !verdict.MayGoOn:
                     stopped.Add(
                         Line(
-                            $"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on her head" : "")}: {verdict.Stops[0].Rule} {Words.Studio.Says(verdict.Stops[0])}",
-                            "Look, then call her",
+                            $"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on the head" : "")}: {verdict.Stops[0].Rule} {Words.Studio.Says(verdict.Stops[0])}",
+                            "Look, then call the client",
                             true
                         )
                     );
@@ -82,7 +82,7 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
                     string says = Says(verdict);
                     if (kit.ColourOn is { } day && day.AddDays(Values.ReportDays) < Today)
                     {
-                        overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", "Ask her"));
+                        overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", "Ask the client"));
                     }
                     else
                     {
@@ -126,7 +126,7 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
     {
         if (verdict.State == GateState.SeeThrough)
         {
-            return verdict.OnHead ? "colour is on her head now" : "she has begun";
+            return verdict.OnHead ? "colour is on the head now" : "the client has begun";
         }
 
         if (verdict.State == GateState.Open)
@@ -139,8 +139,8 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
         {
             SkinStage.NotYet => "no skin test yet",
             SkinStage.Watching => $"skin test on since {Studio.Local(skin.On!.At):ddd HH:mm}",
-            SkinStage.ToReport => "skin test waits for her word",
-            SkinStage.Expired => "her skin test is too old now",
+            SkinStage.ToReport => "skin test waits for word",
+            SkinStage.Expired => "the skin test is too old now",
             SkinStage.Reacted => "the skin test reacted",
             _ => verdict.Tests.Strand is { Result: { } strand }
                 ? $"strand test came out {Words.Spaced(Words.Name(strand))}{(verdict.Has(LockKind.Colourist) ? ", waits for you" : "")}"

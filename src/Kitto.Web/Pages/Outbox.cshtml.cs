@@ -31,7 +31,7 @@ public sealed class OutboxModel(Messages messages, ClientMessageSender sender, S
         m switch
         {
             { SentAt: { } sent } => $"{(m.Recipient is null ? "told" : "sent")} {Studio.Local(sent):d MMM, HH:mm}",
-            { Recipient: null } => "no address: tell her yourself",
+            { Recipient: null } => "no address: tell the client yourself",
             { ClaimedAt: not null, Failure: not null } => "may have gone",
             { ClaimedAt: { } begun } => Now - begun > ClientMessageSender.Crashed ? "may have gone" : "being sent",
             { Failure: not null } => $"tried {m.Attempts} times, again {Studio.Local(m.DueAt):HH:mm}",

@@ -37,7 +37,7 @@ public static class SittingStart
         if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
         {
             values["plan.wantBy"] = "";
-            passed = $"The day she wanted it by, {wantBy:d MMM}, has passed";
+            passed = $"The day it was wanted by, {wantBy:d MMM}, has passed";
         }
 
         var taken = DateOnly.FromDateTime(record.Studio.Local(reading.TakenAt));

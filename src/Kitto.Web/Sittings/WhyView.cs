@@ -47,7 +47,7 @@ public sealed record WhyView(Answer Answer, ClientRecord? Record)
             says = ways.FirstOrDefault(o => o.Name == way)?.Says ?? way;
         if (house.ForHer?.FirstOrDefault(w => w.Rule == id) is { } hers)
         {
-            return $"For her: {says}. Decided by {hers.By} on {hers.On:d MMM yyyy}, “{hers.Reason}”.";
+            return $"For this client: {says}. Decided by {hers.By} on {hers.On:d MMM yyyy}, “{hers.Reason}”.";
         }
 
         return Record?.Choices.FirstOrDefault(c => c.Rule == id && c.Way == way) is { } chosen

@@ -50,6 +50,6 @@ public sealed class GrowthTests
         );
         Assert.True(fast.Quantity!.BaseGrams.Value > plain.Quantity!.BaseGrams.Value);
         Assert.Equal(new DateOnly(2027, 3, 18).AddDays(fast.Next.InDays), fast.Next.DueOn);
-        Assert.Contains(fast.Because, b => b.Rule == "SV11" && b.Says.StartsWith("Measured 2 times, hers grows", StringComparison.Ordinal));
+        Assert.Contains(fast.Because, b => b.Rule == "SV11" && b.Says.StartsWith("Measured 2 times, this hair grows", StringComparison.Ordinal));
     }
 }

@@ -34,7 +34,7 @@ public sealed class AdjustTests
     public void The_reason_cites_the_report() =>
         Assert.Contains(
             Bench.Prescribe("last={\"daysAgo\":36,\"formula\":{\"parts\":[{\"shade\":\"5N\",\"share\":1}]},\"outcome\":{\"coverage\":\"greyShows\"}}").Because,
-            b => b.Says.Contains("Her report on the kit of 36 days ago", StringComparison.Ordinal)
+            b => b.Says.Contains("The report on the kit of 36 days ago", StringComparison.Ordinal)
         );
 
     [Theory]

@@ -29,6 +29,7 @@ public sealed partial class LanguageTests
             string says = language.Says(saying);
             Assert.False(string.IsNullOrWhiteSpace(says), $"{saying} has no words in {language.Tag}");
             Assert.False(says.Contains('{', StringComparison.Ordinal) || says.Contains("  ", StringComparison.Ordinal), $"{saying}: {says}");
+            Assert.False(Gendered().IsMatch(says), $"a client may be of any gender: {says}");
             if (saying is Reason { Rule: not ("hair.texture" or "hair.density") } reason)
             {
                 Assert.True(RuleBook.Find(reason.Rule) is not null, $"{saying}: there is no rule {reason.Rule}");
@@ -77,6 +78,29 @@ public sealed partial class LanguageTests
             select $"{path}: {line.Trim()}";
         Assert.Equal([], found);
     }
+
+    /// <summary>What is read on the pages: comments and names in the code are not.</summary>
+    [Fact]
+    public void Pages_and_rules_take_nobody_for_a_woman_or_a_man()
+    {
+        string src = Path.Combine(Bench.Root, "src");
+        var found =
+            from file in Directory.EnumerateFiles(src, "*.*", SearchOption.AllDirectories)
+            where Path.GetExtension(file) == ".cshtml" || Path.GetFileName(file) == "book.json"
+            where !file.Contains("/obj/", StringComparison.Ordinal) && !file.Contains("/bin/", StringComparison.Ordinal)
+            from line in File.ReadLines(file)
+            where !line.TrimStart().StartsWith("@*", StringComparison.Ordinal) && !line.TrimStart().StartsWith("//", StringComparison.Ordinal)
+            let read = Names().Replace(line, "")
+            where Gendered().IsMatch(read)
+            select $"{Path.GetFileName(file)}: {line.Trim()}";
+        Assert.Equal([], found);
+    }
+
+    [GeneratedRegex(@"\bhers?[.\w-]|""hers""|var hers\b|\(hers\b")]
+    private static partial Regex Names();
+
+    [GeneratedRegex(@"\b(she|her|hers|herself|he|him|his|himself)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Gendered();
 
     [GeneratedRegex("\"[^\"]*[a-z]+ [a-z]+ [a-z]+ [a-z]+ [a-z]+")]
     private static partial Regex Sentence();

@@ -35,7 +35,7 @@ internal sealed partial class English
                 "hair.density" => "the density is medium",
                 "hair.porosity" => "the porosity is normal",
                 "hair.lengthCm" => "the hair is shoulder length",
-                "hair.lengths.level" => "the lengths are at her natural level",
+                "hair.lengths.level" => "the lengths are at the natural level",
                 "hair.lengths.tone" => "the lengths are neutral",
                 _ => throw NoWords(path),
             };

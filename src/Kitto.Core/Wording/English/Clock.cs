@@ -29,7 +29,7 @@ internal sealed partial class English
                 {
                     TimeFrom.QuickTone => $"no longer than {Minutes.Of(Values.QuickToneMinutes)}, watched on a wiped strand",
                     TimeFrom.Line => "the line's time",
-                    TimeFrom.StrandTest => "at which her strand came right",
+                    TimeFrom.StrandTest => "at which the strand came right",
                     _ => throw NoWords(r),
                 }}.",
             ScalpTooLong r =>
@@ -98,7 +98,7 @@ internal sealed partial class English
             PostInReserve r => $"If that post is missed, {Day(r.Post)} still leaves time for both tests.",
             NoPostInReserve => "There is no later post day in reserve: if this one is missed, the day cannot be kept.",
             RegrowthShows r =>
-                $"{(r.Measured == 0 ? "Hair grows about" : $"Measured {(r.Measured == 1 ? "once" : $"{r.Measured} times")}, hers grows")} {r.RateMmPerMonth:0.0} mm a month: {r.LimitMm:0} mm, which show on {r.On switch
+                $"{(r.Measured == 0 ? "Hair grows about" : $"Measured {(r.Measured == 1 ? "once" : $"{r.Measured} times")}, this hair grows")} {r.RateMmPerMonth:0.0} mm a month: {r.LimitMm:0} mm, which show on {r.On switch
                 {
                     ShowsOn.Contrast => "such a contrast",
                     ShowsOn.SoftLine => "so soft a line",

@@ -9,7 +9,7 @@ internal sealed partial class English
         reason switch
         {
             SameAsBefore r => $"The same shades in the same shares as {Before(r.DaysAgo)} give the same result.",
-            ReportAsks r => $"Her report on {Before(r.DaysAgo)}: {Of(r.Step)}",
+            ReportAsks r => $"The report on {Before(r.DaysAgo)}: {Of(r.Step)}",
             OneAtATime => "More than one thing was not right; one is changed at a time, the rest is looked at next time.",
             StrandAsks r => $"The strand at {r.AfterMinutes:0} min: {Of(r.Step)}",
             StrandSetsTime r =>
@@ -60,17 +60,17 @@ internal sealed partial class English
     private static string Of(Unfit r) =>
         r.For switch
         {
-            UnfitFor.TooFarFromNatural => $"level {r.Wish} is {r.Levels:0.#} levels from her own; the salon does that in steps",
-            UnfitFor.CannotLighten => $"colour cannot lighten her coloured lengths to level {r.Wish}; the salon would lift them or take colour out",
+            UnfitFor.TooFarFromNatural => $"level {r.Wish} is {r.Levels:0.#} levels from the natural level; the salon does that in steps",
+            UnfitFor.CannotLighten => $"colour cannot lighten coloured lengths to level {r.Wish}; the salon would lift them or take colour out",
             UnfitFor.TooLittleGrown => $"too little has grown out yet; from {Values.EarlyMm:0} mm on",
-            UnfitFor.BrightWouldGoDark => "root colour would paint her lightened lengths dark; a gloss of their own is kinder",
+            UnfitFor.BrightWouldGoDark => "root colour would paint lightened lengths dark; a gloss of their own is kinder",
             UnfitFor.OtherTone => "another tone wants a formula of its own",
-            UnfitFor.FadedTooMuch => "her lengths are too much lighter: say what they shall be",
-            UnfitFor.HardlyFaded => "her lengths have hardly faded",
+            UnfitFor.FadedTooMuch => "the lengths are too much lighter: say what they shall be",
+            UnfitFor.HardlyFaded => "the lengths have hardly faded",
             UnfitFor.GlossNotLighter => "a gloss never makes hair lighter",
             UnfitFor.GlossOnlyStains => "a gloss only stains white hair; permanent covers it, demi blends it",
-            UnfitFor.LengthsAreRight => "her lengths have the wished tone and have hardly faded",
-            UnfitFor.NothingToMeltInto => "her lengths are not lighter than her own level, so there is nothing to melt into",
+            UnfitFor.LengthsAreRight => "the lengths have the wished tone and have hardly faded",
+            UnfitFor.NothingToMeltInto => "the lengths are not lighter than the natural level, so there is nothing to melt into",
             UnfitFor.NoLiftAsked => "the wish asks for no lift",
             UnfitFor.LiftTooFar => "more than two levels is salon work",
             UnfitFor.LiftHardlyCovers => "lift shades hardly cover white hair",

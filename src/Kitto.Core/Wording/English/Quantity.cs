@@ -22,9 +22,9 @@ internal sealed partial class English
             OneBlend r =>
                 $"The colour is weighed as one blend of {Each(r.Weigh)}, stirred even and divided: {Each(r.Takes)}{(r.Over.Value > 0 ? $"; {r.Over} stays over" : "")}. So no part is too small to weigh.",
             HandsLearned { Last: var last } r =>
-                $"Her report: {(last.RanOut
+                $"The report: {(last.RanOut
                     ? $"{last.Sent} was sent {last.DaysAgo} days ago and ran out: at least {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}"
-                    : $"of {last.Sent} sent {last.DaysAgo} days ago {last.Left} was left: {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}")}. So her hands are now reckoned at {Math.Exp(r.Belief.Mean):0.00} times a trained hand, from {r.Reports} report{(r.Reports == 1 ? "" : "s")}.",
+                    : $"of {last.Sent} sent {last.DaysAgo} days ago {last.Left} was left: {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}")}. So these hands are now reckoned at {Math.Exp(r.Belief.Mean):0.00} times a trained hand, from {r.Reports} report{(r.Reports == 1 ? "" : "s")}.",
             HandsUnknown r =>
                 $"Nothing is known of these hands yet. {(r.Who == Who.Alone ? "Alone" : "A helper")} at home uses about {(Math.Exp(r.Belief.Mean) - 1) * 100:0} % more than a trained hand.",
             TrainedHandTakes r =>

@@ -21,12 +21,12 @@ internal sealed partial class English
                 $"A reaction was reported{(r.Said.Length > 0 ? " " + r.Said : "")}. Never by kit from now on; a doctor and the salon in person decide.",
             KitWasStopped => "This kit was stopped. A kit that was stopped is never used again, whatever is said later.",
             StopOnRecord r => r.Said,
-            TooYoung r => $"She is {r.Age}. Hair colour is not intended for anyone below {Values.YoungestAge}; check your local code.",
+            TooYoung r => $"The client is {r.Age}. Hair colour is not intended for anyone below {Values.YoungestAge}; check your local code.",
             ScalpNotWell r => $"The scalp is {r.Scalp.ToString().ToLowerInvariant()}. Wait until it has healed.",
-            HealsFirst r => $"She has {Named(r.Condition)}. Wait until it has healed.",
+            HealsFirst r => $"There is {Named(r.Condition)}. Wait until it has healed.",
             MetalSalts r =>
                 $"{(r.Henna ? "Henna, which may hold metal salts," : "Metallic or progressive dye")} is on the hair.{When(r)} Metal salts react with peroxide: no colour on this hair, roots too.",
-            LockReacted => "A lock of her hair reacted in developer: there is metal on it. No colour on this hair, roots too; the salon decides in person.",
+            LockReacted => "A lock of this hair reacted in developer: there is metal on it. No colour on this hair, roots too; the salon decides in person.",
             StrandDamaged => "The strand test damaged the hair. No colour; a plan of conditioning, and the salon.",
             StraightenedLately r =>
                 $"The hair was relaxed, permed or straightened {r.DaysAgo} days ago. Wait until more than {Values.ChemicalServiceDays} days have passed.",
@@ -44,14 +44,14 @@ internal sealed partial class English
             LightenerInTheChair => "Lightener never goes into a kit. This is a sheet for the chair.",
             TooStrongForKit r => $"{r.Volume} is a strength for the chair; a kit never holds more than {Values.KitLimitVolume} vol.",
             NotPosted r => $"{r.Volume} is {r.Volume.Percent} % peroxide; nothing above 6 % is posted. Check your carrier and law.",
-            TooFarFromNatural r => $"Level {r.Wish} is {r.Levels:0.#} levels from her own {r.Natural}; at home two is the limit.",
+            TooFarFromNatural r => $"Level {r.Wish} is {r.Levels:0.#} levels from the natural {r.Natural}; at home two is the limit.",
             LiftWantsMore r => $"A lift of {r.Levels:0.#} levels needs more than {Values.KitLimitVolume} vol, which only the chair has.",
             RootsStillWarm r =>
                 $"Lightened roots at level {r.At} are still {Of(Undertones.At(r.At.Value))}; they cannot be toned to level {r.Wish}, and more violet is not the answer. Tone them at their own level and be content there, or lift more in the salon.",
-            RedWantsPushing r => $"A red {r.Levels:0.#} levels lighter than her own wants pushing with strong developer: only in the salon.",
-            TooDeepOnLengths r => $"Level {r.Wish} is more than two levels deeper than her lengths at {r.Lengths}; that is salon work.",
+            RedWantsPushing r => $"A red {r.Levels:0.#} levels lighter than the natural level wants pushing with strong developer: only in the salon.",
+            TooDeepOnLengths r => $"Level {r.Wish} is more than two levels deeper than the lengths at {r.Lengths}; that is salon work.",
             ColouredNotLightened r =>
-                $"Her lengths are coloured and at level {r.Lengths}. Colour cannot make coloured hair lighter; level {r.Wish} on them is salon work.",
+                $"The lengths are coloured and at level {r.Lengths}. Colour cannot make coloured hair lighter; level {r.Wish} on them is salon work.",
             LengthsStillWarm r =>
                 $"Lightened hair at level {r.At} is still {Of(Undertones.At(r.At.Value))}; it cannot be glossed to a pale level {r.Wish}, and more violet is not the answer. Tone it at its own level and be content there, or lift more in the salon.",
             _ => throw NoWords(reason),
@@ -63,19 +63,19 @@ internal sealed partial class English
             AskDoctorFirst =>
                 "Pregnant or breastfeeding: ask the doctor or midwife first. Many wait until after the first three months; a gloss or a shadow off the scalp touches less.",
             OnRecord r => $"On record: {string.Join(", ", r.Conditions.Select(Named))}. You decide, and your reason is kept.",
-            SeesOrReadsPoorly => "She sees or reads poorly: larger type, steps read out, and a helper asked for.",
+            SeesOrReadsPoorly => "Seeing or reading is hard for this client: larger type, steps read out, and a helper asked for.",
             AloneFirstTime => "Alone and for the first time: ask whether someone can help with the back.",
             LengthsUncertain =>
                 "What is on the lengths is not known for certain. Ask for a lock and lay it in 20 vol developer for half an hour before anything is mixed: heat, bubbles, smell or another colour mean metal.",
             CutOffSince r =>
-                $"{(r.What == Treatment.Henna ? "Henna" : "Metallic dye")} was put on {Ago(r.DaysAgo)}. Even slow hair has grown {r.GrownCm:0} cm since and hers is {r.LengthCm:0} cm, so it has been cut off; if in doubt, lay a lock in developer.",
+                $"{(r.What == Treatment.Henna ? "Henna" : "Metallic dye")} was put on {Ago(r.DaysAgo)}. Even slow hair has grown {r.GrownCm:0} cm since and this hair is {r.LengthCm:0} cm, so it has been cut off; if in doubt, lay a lock in developer.",
             TooShortToStayInside r =>
                 $"Regrowth of {r.RegrowthMm:0.#} mm is too short to stay inside: every slip lands on coloured hair. In about {r.Days} days it will be {r.LimitMm:0} mm.",
             BackGrownLonger r => $"The back has grown out {r.BackMm:0} mm, the front {r.FrontMm:0}: it was done less often. Each is sized by its own.",
             WhiteReadAlike r => $"White was read as {r.White} all over. Hairline, temples and part line usually carry most, back and nape least: look at each.",
             GrowthDoesNotFit r =>
-                $"{(r.Measured ? "Hers grows" : "Hair grows")} about {r.RateMmPerMonth:0.0} mm a month, so {r.Days} days make {r.ExpectedMm:0} mm; {r.SeenMm:0.#} mm was read. Measure again, or ask when it was last coloured.",
-            WishFarFromNatural => "The wish is more than two levels off her natural depth. Ask whether brows and skin will carry it.",
+                $"{(r.Measured ? "This hair grows" : "Hair grows")} about {r.RateMmPerMonth:0.0} mm a month, so {r.Days} days make {r.ExpectedMm:0} mm; {r.SeenMm:0.#} mm was read. Measure again, or ask when it was last coloured.",
+            WishFarFromNatural => "The wish is more than two levels off the natural depth. Ask whether brows and skin will carry it.",
             AirTheRoom => "Air the room; contact lenses out, jewellery off, gloves on the whole time; no flame or hot dryer.",
             KeepFromChildren => "Keep it from children and pets. Leftover mix is never closed up and never kept: it builds oxygen and can burst.",
             NeverOnBrows => "Never on brows, lashes or beard: it can blind.",
@@ -92,7 +92,7 @@ internal sealed partial class English
             StrandCameRight r => $"The strand test came right{(r.Minutes is { } m ? $" at {m:0.#} minutes" : "")}.",
             StrandCameOut r => $"The strand test came out {Of(r.Result)}: it changes the formula, and the change is tested again.",
             StrandWanted r =>
-                $"A strand test must come right first: {(r.FirstKit ? r.Kit ? "this is her first kit" : "nothing of hers is on record yet" : "the formula is not the same as last time, or last time is not known")}.",
+                $"A strand test must come right first: {(r.FirstKit ? r.Kit ? "this is the first kit" : "nothing is on record yet" : "the formula is not the same as last time, or last time is not known")}.",
             StrandOffered => "Same formula as last time: a strand test is offered, not asked for.",
             WhiteTouchedFirst r =>
                 $"Resistant white is touched with undiluted developer on a cotton bud {(r.TenMinutes ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {Values.PreSoftenGrams} g in its own vial.",

@@ -54,14 +54,14 @@ internal sealed partial class English
             ShadowLies r =>
                 $"The shadow lies at level {r.Level:0.#}, {Levels(r.DeeperLevels)} deeper than the lengths, and is feathered {r.TailFront.Value:0} to {r.TailBack.Value:0} mm past the line.",
             ShadowReadsBadly r =>
-                $"A shadow reads best one to three levels deeper than the lengths and at her own level or one lighter; level {r.Level:0.#} is {(r.DeeperLevels >= 0 ? $"{Levels(r.DeeperLevels)} deeper" : $"{Levels(-r.DeeperLevels)} lighter")} than the lengths{(r.BelowNatural > 0 ? $" and {Levels(r.BelowNatural)} below her own" : "")}.",
+                $"A shadow reads best one to three levels deeper than the lengths and at the natural level or one lighter; level {r.Level:0.#} is {(r.DeeperLevels >= 0 ? $"{Levels(r.DeeperLevels)} deeper" : $"{Levels(-r.DeeperLevels)} lighter")} than the lengths{(r.BelowNatural > 0 ? $" and {Levels(r.BelowNatural)} below the natural" : "")}.",
             BlendedNotCovered r =>
                 $"The house blends white rather than covering it, so {r.Line} is taken: soft, no hard line, faded in six to eight weeks. It is never promised as full cover.",
             DemiBlendsWhite => "Demi blends the white softly and fades; it is never promised as full cover.",
             PermanentCovers => "Permanent colour covers the white; the line shows again after about four weeks.",
             DemiWouldBeGentler => "Little white or a soft wish: a blend in demi would be gentler and leave no hard line; permanent covers it.",
-            DecidedInSpite r => $"Decided for her in spite of this caution: {Decided(r.Reason, r.Person, r.On)}",
-            DecidedOtherwise r => $"For her {r.Way}, where the house has it {r.House}: {Decided(r.Reason, r.Person, r.On)}",
+            DecidedInSpite r => $"Decided for this client in spite of this caution: {Decided(r.Reason, r.Person, r.On)}",
+            DecidedOtherwise r => $"For this client {r.Way}, where the house has it {r.House}: {Decided(r.Reason, r.Person, r.On)}",
             _ => throw NoWords(reason),
         };
 

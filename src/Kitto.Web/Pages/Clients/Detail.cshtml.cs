@@ -64,7 +64,7 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands com
         string[] parts = Way.Split(':');
         bool known = back is not null ? Record.Ways.Any(w => w.Rule == back) : Choices.Any(c => c.Value == Way);
         Wrong =
-            !known ? "Choose what is to be different for her."
+            !known ? "Choose what is to be different for this client."
             : back is null && Reason.Trim().Length is 0 or > 300 ? "Say why: 1 to 300 characters. The reason stands wherever the result is shown."
             : null;
         if (Wrong is not null)

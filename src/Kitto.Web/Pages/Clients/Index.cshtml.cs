@@ -30,6 +30,6 @@ public sealed class ClientsModel(Store.Clients clients) : PageModel
             "stop" => "no colour: see the stop",
             "salon" => $"{Words.Of(row.Service!)}, only in the salon",
             _ =>
-                $"{Words.Of(row.Service!)}, kit {row.Kits}, {row.KitState switch { "signed" => "to be packed", "packed" => "to be posted", "posted" => "with her", "reported" => "reported", "stopped" => "stopped", _ => "done" }}",
+                $"{Words.Of(row.Service!)}, kit {row.Kits}, {row.KitState switch { "signed" => "to be packed", "packed" => "to be posted", "posted" => "with the client", "reported" => "reported", "stopped" => "stopped", _ => "done" }}",
         };
 }

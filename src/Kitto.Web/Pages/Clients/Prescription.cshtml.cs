@@ -177,8 +177,8 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         if (!asked && (Record.Told is null || !Confirmed))
         {
             Unasked = Record.Told is null
-                ? "Ask her first: no kit is signed without her answers."
-                : $"Ask her again, or tick that you have: her answers are older than her last kit or than {Kitto.Core.Trade.Values.AnswersFreshDays} days.";
+                ? "Ask the client first: no kit is signed without answers."
+                : $"Ask again, or tick that you have: the answers are older than the last kit or than {Kitto.Core.Trade.Values.AnswersFreshDays} days.";
             return Page();
         }
 

@@ -92,7 +92,7 @@ public sealed class SheetModel(
         if (ReadAgain)
         {
             Conflict =
-                $"Her head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one.";
+                $"The head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one.";
             return Page();
         }
 

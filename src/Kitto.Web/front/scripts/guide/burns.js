@@ -22,7 +22,7 @@ $('#burns-form')?.addEventListener('submit', async event => {
   try {
     await send();
   } catch {
-    said.textContent = 'No network. Do not go on. Your colourist is told as soon as there is one; call her if you can.';
+    said.textContent = 'No network. Do not go on. Your colourist is told as soon as there is one; call if you can.';
     const again = setInterval(async () => {
       try {
         await send();
