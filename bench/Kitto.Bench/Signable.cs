@@ -178,16 +178,16 @@ public static class Signable
     }
 
     /// <summary>What a formula is for; null for what follows another's wish.</summary>
-    private static (double Level, Tone Tone, bool Roots)? Wished(Case c, string use)
+    private static (double Level, Tone Tone, bool Roots)? Wished(Case c, FormulaUse use)
     {
         var hair = c.Reading.Hair;
         var (level, tone) = ((c.Goal.Level ?? hair.Lengths.Level).Value, c.Goal.Tone ?? hair.Lengths.Tone);
         return use switch
         {
-            "roots" => (level, tone, true),
-            "shadow" when c.Goal.Level is not null => (level, tone, true),
-            "lengths" when c.Goal.Service == Service.Gloss => (level, tone, false),
-            "lengths" when c.Goal.Lengths is { } l => ((l.Level ?? hair.Lengths.Level).Value, l.Tone ?? hair.Lengths.Tone, false),
+            FormulaUse.Roots => (level, tone, true),
+            FormulaUse.Shadow when c.Goal.Level is not null => (level, tone, true),
+            FormulaUse.Lengths when c.Goal.Service == Service.Gloss => (level, tone, false),
+            FormulaUse.Lengths when c.Goal.Lengths is { } l => ((l.Level ?? hair.Lengths.Level).Value, l.Tone ?? hair.Lengths.Tone, false),
             _ => null,
         };
     }

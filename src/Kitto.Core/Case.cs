@@ -137,7 +137,7 @@ public sealed record House(
 /// <param name="Parts">Shade codes and shares that add up to one.</param>
 /// <param name="Developer">Strength; null: chosen by the rules.</param>
 /// <param name="HandMade">Made by hand for this wish, not repeated from a record: the wish is judged as without it.</param>
-public sealed record GivenFormula(string Use, IReadOnlyList<MixPart> Parts, Volume? Developer, bool HandMade = false);
+public sealed record GivenFormula(FormulaUse Use, IReadOnlyList<MixPart> Parts, Volume? Developer, bool HandMade = false);
 
 /// <summary>One whole case: what was read, what is wished, the house's values.</summary>
 /// <param name="Reading">What was read.</param>

@@ -6,6 +6,25 @@ using Kitto.Core.Strand;
 
 namespace Kitto.Core;
 
+/// <summary>What a formula is for.</summary>
+public enum FormulaUse
+{
+    /// <summary>The regrowth.</summary>
+    Roots,
+
+    /// <summary>The lengths; in a gloss, what is off.</summary>
+    Lengths,
+
+    /// <summary>A root shadow.</summary>
+    Shadow,
+
+    /// <summary>A faded or brassy band.</summary>
+    Band,
+
+    /// <summary>The second step on the roots, after the rinse (SV19).</summary>
+    Second,
+}
+
 /// <summary>Grams of one shade, and with what its sachet keeps.</summary>
 /// <param name="Shade">Code.</param>
 /// <param name="Grams">Grams that go on the head.</param>
@@ -68,7 +87,7 @@ public sealed record DeveloperPart(Volume Volume, double Percent, Grams Grams, I
 /// <param name="MixGrams">Sum of parts and developer.</param>
 /// <param name="Pairs">The sealed pairs it is sent in.</param>
 public sealed record Formula(
-    string Use,
+    FormulaUse Use,
     string Line,
     IReadOnlyList<PartGrams> Parts,
     DeveloperPart Developer,

@@ -40,8 +40,8 @@ internal sealed partial class GuideSteps
             GuideLine Dried(Tells then) => new TowelDried(new Tell(then));
             yield return formula.Use switch
             {
-                FormulaPlan.Second => Step(StepKind.Lengths, Tells.SecondStep, [Dried(Tells.PaintSameHair), more], ["SV19", "SV12"], timer),
-                FormulaPlan.Band => Step(
+                FormulaUse.Second => Step(StepKind.Lengths, Tells.SecondStep, [Dried(Tells.PaintSameHair), more], ["SV19", "SV12"], timer),
+                FormulaUse.Band => Step(
                     StepKind.Lengths,
                     Tells.GlossOnBand,
                     [rinse ? Dried(Tells.BandOnly) : new Tell(Tells.BandOnly), more],
@@ -56,7 +56,7 @@ internal sealed partial class GuideSteps
         {
             yield return Step(
                 StepKind.Rinse,
-                p.Formulas[formulas[^1]].Use == FormulaPlan.Second ? Tells.RinseSecondStep : Tells.RinseGloss,
+                p.Formulas[formulas[^1]].Use == FormulaUse.Second ? Tells.RinseSecondStep : Tells.RinseGloss,
                 Lines(Tells.RinseLukewarm),
                 ["AF2", "AF4"]
             );

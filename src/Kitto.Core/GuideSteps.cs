@@ -14,8 +14,8 @@ internal sealed partial class GuideSteps(Case c, Prescription p, Shelf shelf, La
     private readonly Schedule clock = p.Clock!;
     private readonly Formula first = p.Formulas[0];
     private readonly Line line = shelf.Find(p.Formulas[0].Line)!;
-    private readonly bool combed = p.Formulas[0].Use == FormulaPlan.Lengths,
-        shadow = p.Formulas[0].Use == FormulaPlan.Shadow;
+    private readonly bool combed = p.Formulas[0].Use == FormulaUse.Lengths,
+        shadow = p.Formulas[0].Use == FormulaUse.Shadow;
 
     /// <summary>All steps, in order.</summary>
     public List<GuideStep> All()
@@ -75,16 +75,12 @@ internal sealed partial class GuideSteps(Case c, Prescription p, Shelf shelf, La
         );
         if (!combed && p.Formulas.Count > 1)
         {
-            int second = p.Formulas.Select((f, i) => (f, i)).Where(x => x.f.Use == FormulaPlan.Second).Select(x => x.i).DefaultIfEmpty(-1).First();
+            int second = p.Formulas.Select((f, i) => (f, i)).Where(x => x.f.Use == FormulaUse.Second).Select(x => x.i).DefaultIfEmpty(-1).First();
             steps.AddRange(second > 0 ? Rinsed([second], rinse: true) : []);
             // The band before the lengths (SV17).
             int[] glosses =
             [
-                .. p
-                    .Formulas.Select((f, i) => (f, i))
-                    .Where(x => x.i > 0 && x.i != second)
-                    .OrderByDescending(x => x.f.Use == FormulaPlan.Band)
-                    .Select(x => x.i),
+                .. p.Formulas.Select((f, i) => (f, i)).Where(x => x.i > 0 && x.i != second).OrderByDescending(x => x.f.Use == FormulaUse.Band).Select(x => x.i),
             ];
             steps.AddRange(glosses.Length > 0 ? Rinsed(glosses, rinse: true) : []);
         }

@@ -22,7 +22,7 @@ public sealed class PrescriberTests
                 Assert.All(p.Because, b => Assert.Matches("^[A-Z]{2}[0-9]{1,2}$", b.Rule));
                 Assert.All(p.Because, b => Assert.EndsWith(".", b.Says, StringComparison.Ordinal));
                 Assert.Superset(about, p.Because.Select(b => b.About).ToHashSet());
-                Assert.Contains(p.Because, b => b.About == (p.Formulas[0].Use == "lengths" ? Topic.Lengths : Topic.Shade));
+                Assert.Contains(p.Because, b => b.About == (p.Formulas[0].Use == FormulaUse.Lengths ? Topic.Lengths : Topic.Shade));
                 Assert.Equal(8, p.Advice.Count);
                 Assert.All(p.Advice, a => Assert.NotEmpty(a.Because));
                 Assert.All(p.Advice, a => Assert.True(a.Says!.Length > 10 && a.Fits == a.EveryWeeks is not null));
@@ -109,7 +109,7 @@ public sealed class PrescriberTests
     public void Each_service_colours_what_it_should_and_says_by_which_rule(string facts, string uses, string rule)
     {
         var p = Bench.Prescribe(facts);
-        Assert.Equal(uses, string.Join(" ", p.Formulas.Select(f => f.Use)));
+        Assert.Equal(uses, string.Join(" ", p.Formulas.Select(f => Core.Contract.Json.Name(f.Use))));
         Assert.Contains(rule, p.Rules());
     }
 

@@ -166,7 +166,7 @@ public sealed class DrawingTests
         [
             .. mix.Split(' ').Select(p => p.Split(':')).Select(p => new MixPart(p[0], Share.Of(double.Parse(p[1], CultureInfo.InvariantCulture)))),
         ];
-        var (_, p) = Example(c => c with { Formula = new GivenFormula("roots", parts, null, HandMade: true) });
+        var (_, p) = Example(c => c with { Formula = new GivenFormula(FormulaUse.Roots, parts, null, HandMade: true) });
         Assert.Equal(mix, BowlDrawing.Written(p.Formulas[0].Mix()));
         var grips = Parse(BowlDrawing.Draw(p, move: true)).QuerySelectorAll(".part-grip").ToList();
         Assert.Equal(parts.Length - 1, grips.Count);
@@ -218,7 +218,7 @@ public sealed class DrawingTests
         Assert.Equal(p.Alternatives.Count + 1, answer.Mixes.Count);
         Assert.DoesNotContain(answer.Addable, s => answer.Mixes[0].Parts.Any(x => x.Shade == s));
         Assert.Null(p.Forecast.GreenA);
-        var forced = Example(c => c with { Formula = new GivenFormula("roots", [new MixPart("5AG", Share.Of(1))], null, HandMade: true) });
+        var forced = Example(c => c with { Formula = new GivenFormula(FormulaUse.Roots, [new MixPart("5AG", Share.Of(1))], null, HandMade: true) });
         Assert.True(forced.Prescription.Forecast.GreenA < 0);
     }
 }

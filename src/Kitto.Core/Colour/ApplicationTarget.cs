@@ -6,65 +6,6 @@ using Kitto.Core.Trade;
 
 namespace Kitto.Core.Colour;
 
-/// <summary>A stretch of hair that a mix meets: white and pigmented fibres side by side.</summary>
-/// <param name="Zone">Where it is; null past the line of demarcation, where zones differ by their minutes alone.</param>
-/// <param name="Stretch">Which stretch.</param>
-/// <param name="Weight">How much of what is seen lies there; all spots of a canvas add up to one.</param>
-/// <param name="Grey">Share of white fibres.</param>
-/// <param name="WhiteTakes">Share of a mix's dye that the white fibres have taken by the rinse.</param>
-/// <param name="PigmentTakes">The same for pigmented fibres.</param>
-/// <param name="White">The white fibre as the dye meets it.</param>
-/// <param name="Pigmented">The pigmented fibre as the dye meets it, after lift.</param>
-/// <param name="Lifts">Levels that it was lifted.</param>
-public sealed record Spot(
-    Zone? Zone,
-    Stretch Stretch,
-    double Weight,
-    Share Grey,
-    double WhiteTakes,
-    double PigmentTakes,
-    Fibre White,
-    Fibre Pigmented,
-    double Lifts
-)
-{
-    private readonly double[] white = White.Absorption(),
-        pigment = Pigmented.Absorption();
-    private readonly double[]? warmth = Pigmented.Lightened ? Pigmented.Warmth() : null;
-
-    /// <summary>Deeper than this L* no mix may take it (SV14); null where nothing forbids it.</summary>
-    public double? Floor { get; init; }
-
-    /// <summary>Whether it is regrowth.</summary>
-    public bool Regrowth => Stretch is Stretch.Scalp or Stretch.Grown;
-
-    /// <summary>The stretch as it is after the lift, without any dye.</summary>
-    public Seen Bare => See(default, default);
-
-    /// <summary>What it looks like with dyes on its two kinds of fibre, uptake not yet counted.</summary>
-    internal Seen See(in Pigment onWhite, in Pigment onPigment)
-    {
-        double grey = Grey.Value;
-        var one = grey > 0 ? Fibre.Look(white, onWhite * WhiteTakes) : default;
-        var other = grey < 1 ? Fibre.Look(pigment, onPigment * PigmentTakes, warmth) : default;
-        return new Seen(
-            Lab.From(one * grey + other * (1 - grey), Colour.Light.White),
-            grey > 0 ? Lab.From(one, Colour.Light.White) : null,
-            grey < 1 ? Lab.From(other, Colour.Light.White) : null
-        );
-    }
-}
-
-/// <summary>What is seen of a spot: the blend, and its two kinds of fibre where they are there.</summary>
-/// <param name="Blend">The area-weighted mean of their light.</param>
-/// <param name="White">White fibres.</param>
-/// <param name="Pigmented">Pigmented fibres.</param>
-public readonly record struct Seen(Lab Blend, Lab? White, Lab? Pigmented)
-{
-    /// <summary>All of it moved by a difference.</summary>
-    public Seen Moved(Lab by) => new(Blend + by, White + by, Pigmented + by);
-}
-
 /// <summary>All that a mix meets on a head, and what is wished there. The mix itself is still open: what lift and time do is settled.</summary>
 /// <param name="Line">The line of the mix.</param>
 /// <param name="Developer">Its developer.</param>
@@ -106,7 +47,7 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
             }
         }
 
-        double tail = formula.Use == FormulaPlan.Shadow ? TailShare(rows, reading) : 0;
+        double tail = formula.Use == FormulaUse.Shadow ? TailShare(rows, reading) : 0;
         if (tail > 0)
         {
             spots = [.. spots.Select(s => s with { Weight = s.Weight * (1 - tail) })];
@@ -118,10 +59,10 @@ public sealed record ApplicationTarget(Line Line, Volume Developer, IReadOnlyLis
         var aimed = past.Where(p => p.Key.Turn != Turn.Last).ToList();
         double roots =
             spots.Count == 0 ? 0
-            : formula.Use == FormulaPlan.Shadow ? 1 - tail
+            : formula.Use == FormulaUse.Shadow ? 1 - tail
             : aimed.Count == 0 ? 1
             : .5;
-        if (formula.Use != FormulaPlan.Shadow && roots < 1)
+        if (formula.Use != FormulaUse.Shadow && roots < 1)
         {
             spots = [.. spots.Select(s => s with { Weight = s.Weight * roots })];
         }

@@ -51,9 +51,9 @@ internal static class HeadForecast
         }
 
         // What is left on the roots in the end, where they are coloured twice.
-        var last = chosen.FirstOrDefault(c => c.Plan.Use == FormulaPlan.Second) is { ApplicationTarget: not null } second ? second : first;
+        var last = chosen.FirstOrDefault(c => c.Plan.Use == FormulaUse.Second) is { ApplicationTarget: not null } second ? second : first;
         bool roots = canvas.Spots[0].Regrowth;
-        var own = chosen.FirstOrDefault(c => c.Plan.Use == FormulaPlan.Lengths && c != first);
+        var own = chosen.FirstOrDefault(c => c.Plan.Use == FormulaUse.Lengths && c != first);
         int longest = first.Plan.Line.IsPermanent ? LongestPermanent : LongestSoft;
         var fresh = After(canvas, mix, 0);
         int? shows = Enumerable.Range(1, longest).Cast<int?>().FirstOrDefault(w => Difference2000.Between(After(canvas, mix, w!.Value), fresh) >= ShowsFrom);

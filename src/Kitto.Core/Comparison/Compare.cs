@@ -39,7 +39,7 @@ public static class Compare
                     _ => "no colour",
                 }
         );
-        foreach (string use in then.Formulas.Concat(now.Formulas).Select(f => f.Use).Distinct())
+        foreach (FormulaUse use in then.Formulas.Concat(now.Formulas).Select(f => f.Use).Distinct())
         {
             Formula? Of(Prescription p) => p.Formulas.FirstOrDefault(f => f.Use == use);
             Row($"{use}, mix", Topic.Shade, p => Of(p) is { } f ? string.Join(" + ", f.Mix().Select(x => $"{x.Shade} {x.Share}")) : null);

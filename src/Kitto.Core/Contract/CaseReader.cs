@@ -84,8 +84,8 @@ public static class CaseReader
         if (formula is not null && roots is not null)
         {
             var used =
-                formula.Use is "lengths" or "band" ? shelf!.ForLengths(goal!.Service, roots, house)
-                : formula.Use == "second" ? shelf!.Ready(LineKind.Demi, house) ?? roots
+                formula.Use is FormulaUse.Lengths or FormulaUse.Band ? shelf!.ForLengths(goal!.Service, roots, house)
+                : formula.Use == FormulaUse.Second ? shelf!.Ready(LineKind.Demi, house) ?? roots
                 : roots;
             foreach (var (part, i) in formula.Parts.Select((p, i) => (p, i)).Where(x => used.Find(x.p.Shade) is null))
             {
@@ -217,12 +217,7 @@ public static class CaseReader
     private static GivenFormula? ReadFormula(ObjectReader r)
     {
         int before = r.Errors.Count;
-        string use = r.Text(CaseFields.FormulaUse.Name) ?? CaseFields.FormulaUse.Default!;
-        if (!CaseFields.FormulaUse.Names.Contains(use))
-        {
-            r.Fail(CaseFields.FormulaUse.Name, $"is \"{use}\", which is not known", CaseFields.FormulaUse.Range);
-        }
-
+        var use = r.One(CaseFields.FormulaUse);
         var parts = new List<MixPart>();
         foreach (var p in r.Objects(CaseFields.FormulaParts))
         {

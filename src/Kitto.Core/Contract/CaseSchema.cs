@@ -190,7 +190,13 @@ public static class CaseSchema
     /// <summary>A colour as [L*, a*, b*].</summary>
     private static JsonObject Colour()
     {
-        static JsonObject Between(int least, int most) => new() { ["type"] = "number", ["minimum"] = least, ["maximum"] = most };
+        static JsonObject Between(int least, int most) =>
+            new()
+            {
+                ["type"] = "number",
+                ["minimum"] = least,
+                ["maximum"] = most,
+            };
         return new JsonObject
         {
             ["type"] = "array",

@@ -9,7 +9,7 @@ namespace Kitto.Core.Outcome;
 public static class Adjust
 {
     /// <summary>Last time's formula, changed in at most one thing; null when last time says nothing about what is wished now.</summary>
-    internal static IReadOnlyList<MixPart>? Next(LastTime? last, string use, Line line, Level level, Tone tone, ICollection<Reason> why)
+    internal static IReadOnlyList<MixPart>? Next(LastTime? last, FormulaUse use, Line line, Level level, Tone tone, ICollection<Reason> why)
     {
         if (
             last?.Formula is not { } formula

@@ -191,7 +191,7 @@ internal static class Amount
                 why.Add(new FrontOnly());
             }
 
-            string? name = formulas.Count == 1 ? null : plan.Formulas[i].Use;
+            FormulaUse? name = formulas.Count == 1 ? null : plan.Formulas[i].Use;
             why.Add(
                 new SentSoMuch(
                     formulas[i].MixGrams,

@@ -27,7 +27,7 @@ public sealed record BowlLeft(Stroke Stroke, string Pair, Share Full, Grams Left
         var reading = c.Reading.On(PlanWish.DaysAhead(c.Plan, p.Plan));
         // Her median hand over a trained one; the same for every zone.
         double hands = q.BaseGrams.Value > 0 ? q.UseGrams.Value / q.BaseGrams.Value : 1;
-        bool damp = c.Goal.DampLengths ?? first.Use == FormulaPlan.Lengths;
+        bool damp = c.Goal.DampLengths ?? first.Use == FormulaUse.Lengths;
         var rows = p.RowsOf(0);
         double Takes(Stroke stroke) =>
             hands

@@ -34,5 +34,5 @@ internal sealed record WeakerThanAsked(string By, Volume Used, Volume Wanted) : 
 internal sealed record StrongerThanAsked(Volume Used, Volume Wanted) : DeveloperReason("DV2", Topic.Attention);
 
 /// <summary>The mix as poured: its ratio, grams, and the peroxide once mixed in percent.</summary>
-internal sealed record MixedAt(string Use, string Ratio, Grams Colour, Grams Developer, Volume Volume, double PercentMixed)
+internal sealed record MixedAt(FormulaUse Use, string Ratio, Grams Colour, Grams Developer, Volume Volume, double PercentMixed)
     : DeveloperReason("DV9", Topic.Developer);

@@ -120,7 +120,7 @@ internal enum Tells
 internal sealed record Tell(Tells What) : GuideLine;
 
 /// <summary>A pair in the box; the use is named where there are several formulas.</summary>
-internal sealed record BoxPair(string? Use, string Pair) : GuideLine;
+internal sealed record BoxPair(FormulaUse? Use, string Pair) : GuideLine;
 
 internal sealed record WatchTheSpot() : GuideLine;
 
@@ -129,9 +129,9 @@ internal sealed record LookAtLock(double FirstMinutes, double MostMinutes) : Gui
 
 internal sealed record DabOn(IReadOnlyList<Zone> Zones) : GuideLine;
 
-internal sealed record MixThe(string Pair, string? Use) : GuideLine;
+internal sealed record MixThe(string Pair, FormulaUse? Use) : GuideLine;
 
-internal sealed record EmptyBoth(string Pair, string Use, bool Bowl, Grams Colour, Grams Developer) : GuideLine;
+internal sealed record EmptyBoth(string Pair, FormulaUse Use, bool Bowl, Grams Colour, Grams Developer) : GuideLine;
 
 internal sealed record StartAtOnce(double WorksForMinutes, bool KeepReserve) : GuideLine;
 

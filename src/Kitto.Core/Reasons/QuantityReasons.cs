@@ -35,8 +35,16 @@ internal enum GoesOn
     Band,
 }
 
-internal sealed record TrainedHandTakes(string By, string Use, GoesOn On, double RegrowthCm, double MeanCm, Grams Takes, double HairsPerCm2, double HairGrams)
-    : QuantityReason(By, Topic.Quantity);
+internal sealed record TrainedHandTakes(
+    string By,
+    FormulaUse Use,
+    GoesOn On,
+    double RegrowthCm,
+    double MeanCm,
+    Grams Takes,
+    double HairsPerCm2,
+    double HairGrams
+) : QuantityReason(By, Topic.Quantity);
 
 internal sealed record AllOverInPacks(double Packs) : QuantityReason("DO4", Topic.Quantity);
 
@@ -45,7 +53,7 @@ internal sealed record FrontOnly() : QuantityReason("DO5", Topic.Quantity);
 /// <summary>What is sent, or mixed in the chair; the use is named where there are several formulas.</summary>
 internal sealed record SentSoMuch(
     Grams Mix,
-    string? Use,
+    FormulaUse? Use,
     double EnoughShare,
     bool ByCosts,
     double OnVesselGrams,
@@ -55,4 +63,4 @@ internal sealed record SentSoMuch(
     double TimesTrained
 ) : QuantityReason("DO2", Topic.Quantity);
 
-internal sealed record SealedInReserve(Grams Main, Grams Reserve, string? Use) : QuantityReason("DO10", Topic.Quantity);
+internal sealed record SealedInReserve(Grams Main, Grams Reserve, FormulaUse? Use) : QuantityReason("DO10", Topic.Quantity);

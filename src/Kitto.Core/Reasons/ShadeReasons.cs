@@ -83,7 +83,7 @@ internal sealed record DilutedWithClear(Topic Of) : ShadeReason("SH10", Of);
 
 internal sealed record FormulaGiven(Topic Of, bool HandMade) : ShadeReason("SH1", Of);
 
-internal sealed record FormulaUnused(string Use) : ShadeReason("SH1", Topic.Shade);
+internal sealed record FormulaUnused(FormulaUse Use) : ShadeReason("SH1", Topic.Shade);
 
 internal sealed record MovedByReports(int Reports, Lab By) : ShadeReason("OU1", Topic.Shade);
 
@@ -93,7 +93,7 @@ internal sealed record PulledTooDeep() : ShadeReason("SV14", Topic.Attention);
 internal sealed record BesideTheChosen(int MoreParts, double Nearer) : Saying;
 
 /// <summary>What a colourist says yes to: a formula that comes out plainly another colour.</summary>
-internal sealed record PlainlyAnother(string Use, double DeltaE) : Saying;
+internal sealed record PlainlyAnother(FormulaUse Use, double DeltaE) : Saying;
 
 /// <summary>What a colourist says yes to: a fact that nobody said, by its path, and what would move most.</summary>
 internal sealed record TakenFor(string Path, double GramsShare, double DeltaE, bool ByGrams) : Saying;

@@ -93,7 +93,7 @@ internal static class MixReasons
         if (searched)
         {
             why.Add(
-                !plan.OnRoots ? new TonedAtLevel(about, plan.Use == FormulaPlan.Band, plan.Wish.Level, plan.Wish.Tone)
+                !plan.OnRoots ? new TonedAtLevel(about, plan.Use == FormulaUse.Band, plan.Wish.Level, plan.Wish.Tone)
                 : lengths.Tone.SameAs(plan.Wish.Tone) && Math.Abs(lengths.Level.LighterThan(plan.Wish.Level)) < Values.HalfLevel
                     ? new RootsMatchLengths(about, lengths.Level, lengths.Tone)
                 : new MixGoesFor(about, plan.Wish.Level, plan.Wish.Tone)
@@ -131,7 +131,7 @@ internal static class MixReasons
     {
         var natural = canvas.Own.Where(s => s.Spot.Pigmented is { Lightened: false, Melanin: > 0 } && s.Spot.Regrowth).ToList();
         double weight = natural.Sum(s => s.Weight);
-        if (weight == 0 || !plan.OnRoots || plan.Use == FormulaPlan.Second)
+        if (weight == 0 || !plan.OnRoots || plan.Use == FormulaUse.Second)
         {
             return;
         }

@@ -24,7 +24,7 @@ internal static class Bands
         }
 
         var reach = Reach(state, wish);
-        formulas.Add(FormulaPlan.Of(c, FormulaPlan.Band, shelf.ForLengths(c.Goal.Service, line, c.House), reach, state, shelf, why));
+        formulas.Add(FormulaPlan.Of(c, FormulaUse.Band, shelf.ForLengths(c.Goal.Service, line, c.House), reach, state, shelf, why));
         why.Add(new BandOwnGloss(band.Level, band.Tone, wish.Level, wish.Tone, reach.Level));
         return formulas.Count - 1;
     }

@@ -6,21 +6,14 @@ using Kitto.Core.Shade;
 namespace Kitto.Core.Strand;
 
 /// <summary>A formula before its shades are known: what it is for, of which line, at which strength.</summary>
-/// <param name="Use">roots, shadow, lengths, band or second.</param>
+/// <param name="Use">What it is for.</param>
 /// <param name="Line">Its line.</param>
 /// <param name="Wish">What the hair it goes on shall become.</param>
 /// <param name="Blend">What is weighed for the developer: stocked strengths and their shares.</param>
 /// <param name="Ratio">Grams of developer to one gram of colour.</param>
 /// <param name="Given">A formula that is given for it.</param>
-internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyList<(Volume Volume, double Share)> Blend, double Ratio, GivenFormula? Given)
+internal sealed record FormulaPlan(FormulaUse Use, Line Line, Wish Wish, IReadOnlyList<(Volume Volume, double Share)> Blend, double Ratio, GivenFormula? Given)
 {
-    /// <summary>Uses of a formula, in the contract's words.</summary>
-    public const string Roots = "roots",
-        Shadow = "shadow",
-        Lengths = "lengths",
-        Band = "band",
-        Second = "second";
-
     /// <summary>The strength in the bottle, which is what meets the hair, whatever was wished.</summary>
     public Volume Developer { get; } = Strength.Of(Blend);
 
@@ -28,7 +21,7 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
     public bool Asked { get; init; } = true;
 
     /// <summary>Whether it goes on regrowth by brush: the first formula of a root service, or the second step on it.</summary>
-    public bool OnRoots => Use is Roots or Shadow or Second;
+    public bool OnRoots => Use is FormulaUse.Roots or FormulaUse.Shadow or FormulaUse.Second;
 
     /// <summary>A quick tone: watched, one to three minutes (SV18).</summary>
     public bool Quick { get; init; }
@@ -46,11 +39,11 @@ internal sealed record FormulaPlan(string Use, Line Line, Wish Wish, IReadOnlyLi
     /// <param name="state">The hair it goes on.</param>
     /// <param name="shelf">What is stocked.</param>
     /// <param name="why">Reasons are added.</param>
-    public static FormulaPlan Of(Case c, string use, Line line, Wish wish, HairState state, Shelf shelf, ICollection<Reason> why)
+    public static FormulaPlan Of(Case c, FormulaUse use, Line line, Wish wish, HairState state, Shelf shelf, ICollection<Reason> why)
     {
-        bool onRoots = use is Roots or Shadow or Second;
+        bool onRoots = use is FormulaUse.Roots or FormulaUse.Shadow or FormulaUse.Second;
         double ratio = !onRoots && line.LengthsDeveloperPerColour is { } thinner ? thinner : line.DeveloperPerColour;
-        var developer = Choice.For(line, onRoots && use != Second, c.Reading, state, wish.Level, why);
+        var developer = Choice.For(line, onRoots && use != FormulaUse.Second, c.Reading, state, wish.Level, why);
         var given = c.Formula is { } f && f.Use == use ? f : null;
         var asked = given?.Developer ?? developer;
         var plan = new FormulaPlan(use, line, wish, Strength.Blend(asked, line, shelf), ratio, given);

@@ -28,7 +28,7 @@ internal static class GlossPlan
 
         var off = there.Where(s => At(s).Off(wish)).ToList();
         var formulas = new List<FormulaPlan>();
-        FormulaPlan Make(string use, Stretch stretch, Wish of) =>
+        FormulaPlan Make(FormulaUse use, Stretch stretch, Wish of) =>
             FormulaPlan.Of(c, use, line, of, At(stretch), shelf, why) with
             {
                 Quick = c.Goal.How == How.QuickTone,
@@ -37,7 +37,7 @@ internal static class GlossPlan
         if (off.Count == 0)
         {
             why.Add(new NothingOff(wish.Level, wish.Tone));
-            formulas.Add(Make(FormulaPlan.Lengths, Stretch.Lengths, wish with { Clear = true }));
+            formulas.Add(Make(FormulaUse.Lengths, Stretch.Lengths, wish with { Clear = true }));
         }
         else
         {
@@ -52,7 +52,7 @@ internal static class GlossPlan
                     at = formulas.Count;
                     formulas.Add(
                         Make(
-                            formulas.Count == 0 ? FormulaPlan.Lengths : FormulaPlan.Band,
+                            formulas.Count == 0 ? FormulaUse.Lengths : FormulaUse.Band,
                             stretch,
                             formulas.Count == 0 && stretch == Stretch.Lengths ? wish : reach
                         )

@@ -42,11 +42,11 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
         var lead = c.Reading.Included.Select(z => z.Zone).FirstOrDefault();
         var rootState = HairState.Of(c.Reading, lead, Stretch.Scalp);
         bool shadow = c.Goal.Service == Service.RootShadow;
-        formulas.Add(FormulaPlan.Of(c, shadow ? FormulaPlan.Shadow : FormulaPlan.Roots, line, roots, rootState, shelf, why));
+        formulas.Add(FormulaPlan.Of(c, shadow ? FormulaUse.Shadow : FormulaUse.Roots, line, roots, rootState, shelf, why));
         if (c.Goal.How == How.TwoSteps && shelf.Ready(LineKind.Demi, c.House) is { } demi)
         {
             why.Add(new TwoStepsInOne(demi.Name));
-            formulas.Add(FormulaPlan.Of(c, FormulaPlan.Second, demi, roots, rootState, shelf, why));
+            formulas.Add(FormulaPlan.Of(c, FormulaUse.Second, demi, roots, rootState, shelf, why));
         }
 
         var lengths = LengthsPlan.Of(c, roots, why);
@@ -64,7 +64,7 @@ internal sealed record StrandPlan(IReadOnlyList<FormulaPlan> Formulas, IReadOnly
             formulas.Add(
                 FormulaPlan.Of(
                     c,
-                    FormulaPlan.Lengths,
+                    FormulaUse.Lengths,
                     shelf.ForLengths(c.Goal.Service, line, c.House),
                     wish,
                     HairState.Of(c.Reading, lead, Stretch.Lengths),

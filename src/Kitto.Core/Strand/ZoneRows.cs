@@ -53,7 +53,7 @@ internal sealed class ZoneRows(Case c, Zone zone, IReadOnlyList<FormulaPlan> for
         bool twice = c.Reading.Hair.Roots is null && StrandPlan.Twice(c.Goal.Service, formulas[0].Line, line);
         add(Stretch.Scalp, 0, warm, Does.Colour, 0, twice ? Turn.Scalp : Turn.First);
         add(Stretch.Grown, warm, line, Does.Colour, 0, Turn.First);
-        if (formulas.Count > 1 && formulas[1].Use == FormulaPlan.Second)
+        if (formulas.Count > 1 && formulas[1].Use == FormulaUse.Second)
         {
             add(Stretch.Scalp, 0, warm, Does.Tone, 1, Turn.Rinsed);
             add(Stretch.Grown, warm, line, Does.Tone, 1, Turn.Rinsed);

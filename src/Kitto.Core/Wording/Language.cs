@@ -55,8 +55,7 @@ public abstract class Language
     public abstract string Term(Undertone undertone);
 
     /// <summary>What a formula is called.</summary>
-    /// <param name="use">Its use, in the contract's word.</param>
-    public abstract string Use(string use);
+    public abstract string Use(FormulaUse use);
 
     /// <summary>A condition on record; its own words where it is none of the known ones.</summary>
     public abstract string Condition(string name);

@@ -54,8 +54,11 @@ public static class Seed
                 ]
             );
         var places = (await services.GetRequiredService<Studios>().Destinations()).ToDictionary(d => d.Name, d => d.Id);
-        await ActivatorUtilities
-            .CreateInstance<Heads>(services, person)
-            .All(places["Outer Hesk"], places["Little Sarn"], places["Brannoc"], places["Port Sorrel, town"]);
+        await new Story(ActivatorUtilities.CreateInstance<Acts>(services, person)).Tell(
+            places["Outer Hesk"],
+            places["Little Sarn"],
+            places["Brannoc"],
+            places["Port Sorrel, town"]
+        );
     }
 }

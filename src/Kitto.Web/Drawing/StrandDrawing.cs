@@ -9,7 +9,7 @@ using Kitto.Core.Trade;
 namespace Kitto.Web.Drawing;
 
 /// <summary>One lock from scalp to ends: what is there now, after the lift alone, after the colour, and what is done to every stretch; white and pigmented fibres side by side, true to their share.</summary>
-public static class StrandDrawing
+public static partial class StrandDrawing
 {
     private const double Left = 66,
         Width = 640,
@@ -204,43 +204,6 @@ public static class StrandDrawing
         }
     }
 
-    /// <summary>One lock as she sees it now, and where the colour goes on it: for her guide.</summary>
-    /// <param name="zone">The zone's forecast.</param>
-    /// <param name="lengths">Her lengths now.</param>
-    /// <param name="mm">Regrowth there.</param>
-    /// <param name="scalp">Whether it is the turn at the scalp; null where all is painted in one.</param>
-    public static string ForHer(ZoneForecast zone, Look lengths, Millimetres mm, bool? scalp = null)
-    {
-        const double width = 350,
-            line = 150,
-            top = 6,
-            height = 26,
-            off = 48;
-        var svg = new Svg();
-        string says = scalp switch
-        {
-            true => "the first 12 mm",
-            false => "from 12 mm off the scalp",
-            null => $"{mm}, stop short",
-        };
-        var (from, to) = scalp switch
-        {
-            true => (8.0, off),
-            false => (off, line - 8),
-            null => (8.0, line - 8),
-        };
-        svg.Add(
-            $"<svg class=\"strand-hers\" viewBox=\"0 0 {width} 54\" role=\"img\" aria-label=\"A lock: {mm.ToString()} of new hair from the scalp; stop just before the coloured hair.\"><rect class=\"mat\" x=\"8\" y=\"2\" width=\"{width - 8}\" height=\"{height + 8}\"/><rect class=\"scalp\" x=\"0\" y=\"2\" width=\"8\" height=\"{height + 8}\"/>"
-        );
-        Lock(svg, 8, line, top, height, zone.Grey.Value, zone.Today, 8);
-        Lock(svg, line, width, top, height, 0, Plain(lengths), 8);
-        svg.Add(
-            $"<line class=\"demarcation\" x1=\"{line}\" y1=\"0\" x2=\"{line}\" y2=\"{height + 14}\"/><path class=\"paint-span\" d=\"M{from} 40 v5 H{to} v-5\"/>"
-        );
-        svg.Add($"<text class=\"paint-words\" x=\"{line + 6}\" y=\"50\">{says}</text></svg>");
-        return svg.ToString();
-    }
-
     /// <summary>The drawing in words.</summary>
     public static string Describe(Prescription p, Reading reading, ZoneForecast? zone)
     {
@@ -259,8 +222,6 @@ public static class StrandDrawing
             + (f.Lengths is { } l ? $" Lengths forecast L* {l.Lab[0]:0}, a* {l.Lab[1]:0}, b* {l.Lab[2]:0}." : "")
             + " A screen is not a swatch.";
     }
-
-    private static Fibres Plain(Look look) => new(look.Lab, look.Hex, null, look);
 
     private static void Name(Svg svg, double y, string says) => svg.Add($"<text class=\"strand-row\" x=\"0\" y=\"{y + 4}\">{says}</text>");
 
@@ -316,128 +277,4 @@ public static class StrandDrawing
 
         svg.Add($"<text class=\"tick-number\" x=\"{Right}\" y=\"{RulerTop + 18}\" text-anchor=\"end\">mm, last 80 at the ends</text>");
     }
-
-    /// <summary>What can be moved: the line, the end of a band, the end of a shadow's tail.</summary>
-    private static void Handles(Svg svg, Reading reading, ZoneForecast? zone, Goal? goal, Func<double, double> x, double mm, double band, double tail)
-    {
-        double line = x(mm),
-            middle = BareTop + BareHeight / 2;
-        if (zone is not null)
-        {
-            svg.Add($"<line class=\"demarcation\" x1=\"{line}\" y1=\"{Top - 6}\" x2=\"{line}\" y2=\"{Bottom + 4}\"/>");
-        }
-
-        if (goal is null)
-        {
-            return;
-        }
-
-        if (reading.Hair.Band is { } faded)
-        {
-            Handle(
-                svg,
-                "band-handle",
-                "hair.band.lengthMm",
-                x(band),
-                AfterTop + AfterHeight / 2,
-                "end of the faded band",
-                mm,
-                1,
-                0,
-                1200,
-                faded.Length.Value,
-                $"{faded.Length} of band"
-            );
-        }
-
-        if (goal.Service == Service.RootShadow && zone is not null)
-        {
-            double usual = zone.Zone.Facts().ShadowTail.Value;
-            double back = goal.Tail?.Value ?? Values.TailBackMm;
-            // A band that is longer than the tail is painted as far as the band asks; then the tail has no end of its own to move.
-            double own = mm + goal.TailAt(zone.Zone).Value;
-            if (Math.Abs(own - tail) < .5)
-            {
-                Handle(
-                    svg,
-                    "tail-handle",
-                    "goal.tailMm",
-                    x(tail),
-                    Top + NowHeight / 2,
-                    "end of the shadow's tail",
-                    mm,
-                    Values.TailBackMm / usual,
-                    10,
-                    100,
-                    back,
-                    $"{goal.TailAt(zone.Zone)} of tail here, {back:0} mm at the back"
-                );
-            }
-        }
-
-        if (zone is not null)
-        {
-            svg.Add(
-                $"<g class=\"handle\" id=\"line-handle\" role=\"slider\" tabindex=\"0\" data-zone=\"{Core.Contract.Json.Name(zone.Zone)}\" aria-label=\"line of demarcation, {Words.Studio.Term(zone.Zone)}\" aria-valuemin=\"0\" aria-valuemax=\"{Core.Contract.CaseFields.ZoneRegrowthMm.Most}\" aria-valuenow=\"{reading.Zones[(int)zone.Zone].Regrowth.Value}\" aria-valuetext=\"{reading.Zones[(int)zone.Zone].Regrowth.ToString()} of regrowth\"><circle cx=\"{line}\" cy=\"{middle}\" r=\"9\"/><path d=\"M{line - 5} {middle} l3 -3 v6 z M{line + 5} {middle} l-3 -3 v6 z\"/></g>"
-            );
-        }
-    }
-
-    private static void Handle(
-        Svg svg,
-        string id,
-        string path,
-        double x,
-        double y,
-        string label,
-        double fromMm,
-        double factor,
-        double least,
-        double most,
-        double now,
-        string says
-    ) =>
-        svg.Add(
-            $"<line class=\"stretch-end\" x1=\"{x}\" y1=\"{Top - 4}\" x2=\"{x}\" y2=\"{Bottom + 4}\"/><g class=\"handle field-handle\" id=\"{id}\" role=\"slider\" tabindex=\"0\" data-path=\"{path}\" data-from=\"{fromMm}\" data-factor=\"{factor}\" aria-label=\"{label}\" aria-valuemin=\"{least}\" aria-valuemax=\"{most}\" aria-valuenow=\"{now}\" aria-valuetext=\"{says}\"><circle cx=\"{x}\" cy=\"{y}\" r=\"8\"/><path d=\"M{x - 4.5} {y} l3 -3 v6 z M{x + 4.5} {y} l-3 -3 v6 z\"/></g>"
-        );
-
-    /// <summary>Fibres from one place to another; the white ones lie evenly among the others.</summary>
-    private static void Lock(Svg svg, double from, double to, double top, double height, double grey, Fibres seen, int fibres = 12)
-    {
-        if (to - from < 1)
-        {
-            return;
-        }
-
-        StringBuilder white = new(),
-            pigmented = new();
-        double each = height / fibres;
-        for (int i = 0; i < fibres; i++)
-        {
-            bool isWhite = Math.Floor((i + 1) * grey + 1e-9) > Math.Floor(i * grey + 1e-9);
-            double y = top + (i + .5) * each;
-            var d = isWhite ? white : pigmented;
-            Svg.Number(Svg.Number(d.Append('M'), from).Append(' '), Wave(from, y, i));
-            double here = Wave(from, y, i);
-            for (double at = from; at < to; at += 48)
-            {
-                double next = Math.Min(to, at + 48),
-                    middle = (at + next) / 2;
-                double there = Wave(next, y, i);
-                Svg.Number(Svg.Number(d.Append('Q'), middle).Append(' '), 2 * Wave(middle, y, i) - (here + there) / 2);
-                Svg.Number(Svg.Number(d.Append(' '), next).Append(' '), there);
-                here = there;
-            }
-        }
-
-        foreach (var (path, look) in new[] { (pigmented, seen.Pigmented ?? seen.White), (white, seen.White) })
-        {
-            if (path.Length > 0 && look is not null)
-            {
-                svg.Add($"<path class=\"fibre\" stroke=\"{look.Hex}\" stroke-width=\"{each * .9}\" d=\"{path.ToString()}\"/>");
-            }
-        }
-    }
-
-    private static double Wave(double x, double y, int fibre) => y + .7 * Math.Sin(x / 46 + fibre * 2.3) + .35 * Math.Sin(x / 19 + fibre * 1.1);
 }

@@ -12,7 +12,7 @@ public sealed class ProblemModel : PageModel
     public string Says { get; private set; } = "";
 
     /// <summary>Whether it happened on a page of a client's: she is told what matters, whatever broke.</summary>
-    public bool Hers { get; private set; }
+    public bool OfTheClient { get; private set; }
 
     public void OnGet(int code) => Fill(code);
 
@@ -22,7 +22,7 @@ public sealed class ProblemModel : PageModel
     {
         string from =
             HttpContext.Features.Get<IStatusCodeReExecuteFeature>()?.OriginalPath ?? HttpContext.Features.Get<IExceptionHandlerPathFeature>()?.Path ?? "";
-        Hers = from.StartsWith("/g/", StringComparison.Ordinal) || from.StartsWith("/ask/", StringComparison.Ordinal);
+        OfTheClient = from.StartsWith("/g/", StringComparison.Ordinal) || from.StartsWith("/ask/", StringComparison.Ordinal);
         (Title, Says) = Words(code);
     }
 

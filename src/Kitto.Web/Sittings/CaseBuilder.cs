@@ -87,135 +87,41 @@ public sealed class CaseBuilder(
         var c = values.ToJson();
         if (mix.Length > 0)
         {
-            // Parts as "5N:0.8", and a strength that is not the rules' own behind an @.
-            var said = mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToLookup(part => part.StartsWith('@'));
-            c["formula"] = new JsonObject
-            {
-                ["use"] = values["goal.service"] switch
-                {
-                    "gloss" => "lengths",
-                    "rootShadow" => "shadow",
-                    _ => "roots",
-                },
-                ["handMade"] = true,
-                ["developerVolume"] = said[true].FirstOrDefault() is { } strength
-                    ? TypedNumber.Read(strength[1..]) is { } volume
-                        ? volume
-                        : strength
-                    : null,
-                ["parts"] = new JsonArray([
-                    .. said[false]
-                        .Select(part => part.Split(':'))
-                        .Select(part => new JsonObject
-                        {
-                            ["shade"] = part[0],
-                            ["share"] = part.Length == 2 && TypedNumber.Read(part[1]) is { } share ? share : null,
-                        }),
-                ]),
-            };
+            c["formula"] = MixByHand(mix, values["goal.service"]);
         }
 
-        var client = (c["client"] ??= new JsonObject()).AsObject();
-        client["ageYears"] = Math.Max(0, record.Age);
-        client["firstKit"] = record.Outcomes.Count == 0;
-        var skinTest = SkinTest(values, record);
-        ConsultationMerge.Into(c, record, skinTest?.At);
-        if (skinTest is { } skin)
-        {
-            client["skinTest"] = new JsonObject
-            {
-                ["daysAgo"] = Days(record, DateOnly.FromDateTime(record.Studio.Local(skin.At))),
-                ["result"] = Json.Name(SkinResult.Clear),
-                // A line that is on the shelf no longer was tested all the same, and counts for nothing else.
-                ["line"] = held.Shelf.Find(skin.Line!) is null ? null : skin.Line,
-            };
-        }
-
-        var past = Past(record);
-        if (past.Count > 0)
-        {
-            var hands = (c["hands"] ??= new JsonObject()).AsObject();
-            hands["history"] = new JsonArray([.. past.Select(r => Written(r.Used))]);
-            var (_, prescribed, outcome, _) = past[0];
-            var formula = prescribed.Formulas[0];
-            c["last"] = new JsonObject
-            {
-                ["daysAgo"] = Days(record, outcome.AppliedOn),
-                ["formula"] = new JsonObject
-                {
-                    ["use"] = formula.Use,
-                    ["parts"] = new JsonArray([.. formula.Mix().Select(p => new JsonObject { ["shade"] = p.Shade, ["share"] = Math.Round(p.Share.Value, 6) })]),
-                    ["developerVolume"] = formula.Developer.Volume.Value,
-                },
-                ["outcome"] = new JsonObject
-                {
-                    ["coverage"] = outcome.Coverage,
-                    ["depth"] = outcome.Depth,
-                    ["tone"] = outcome.Tone,
-                },
-            };
-        }
-
-        var reports = past.Where(r => r.Prescribed.Forecast is { Roots: not null, Target: not null })
-            .Select(r => new JsonObject
-            {
-                ["daysAgo"] = Days(record, r.Outcome.AppliedOn),
-                ["forecast"] = new JsonArray([.. r.Prescribed.Forecast.Roots!.Lab.Select(v => JsonValue.Create(v))]),
-                ["wish"] = new JsonArray([.. r.Prescribed.Forecast.Target!.Lab.Select(v => JsonValue.Create(v))]),
-                ["depth"] = r.Outcome.Depth,
-                ["tone"] = r.Outcome.Tone,
-            })
-            .ToArray<JsonNode?>();
-        if (reports.Length > 0)
-        {
-            c["reports"] = new JsonArray(reports);
-        }
-
-        if (record.Grown.Count > 0)
-        {
-            c["grown"] = new JsonArray([.. record.Grown.Select(g => new JsonObject { ["mm"] = Math.Round(g.Length.Value, 1), ["days"] = g.Days })]);
-        }
-
-        if (c["plan"] is JsonObject plan)
-        {
-            plan["today"] = record.Today.ToString("yyyy-MM-dd");
-            plan["postDays"] = new JsonArray([.. record.Destination.Days().Select(d => JsonValue.Create(d.ToString().ToLowerInvariant()))]);
-            plan["transitDays"] = record.Destination.TransitDays;
-        }
-
-        c["house"] = new JsonObject
-        {
-            ["costs"] = record.Studio.CostShort is null
-                ? null
-                : new JsonObject { ["shortPerGram"] = record.Studio.CostShort, ["leftPerGram"] = record.Studio.CostLeft },
-            ["serviceLevel"] = record.Studio.ServiceLevel,
-            ["scaleStepGrams"] = record.Studio.ScaleStep,
-            ["schools"] = JsonNode.Parse(record.Studio.Schools),
-            // A line that is on the shelf no longer is no choice any more.
-            ["lines"] = new JsonObject(
-                record
-                    .Studio.OwnLines()
-                    .Where(l => held.Shelf.Find(l.Value)?.Kind == l.Key)
-                    .Select(l => KeyValuePair.Create(Json.Name(l.Key), (JsonNode?)l.Value))
-            )
-                is { Count: > 0 } own
-                ? own
-                : null,
-            ["forHer"] =
-                record.Ways.Count == 0
-                    ? null
-                    : new JsonArray([
-                        .. record.Ways.Select(w => new JsonObject
-                        {
-                            ["rule"] = w.Rule,
-                            ["way"] = w.Way,
-                            ["reason"] = w.Reason,
-                            ["by"] = w.DecidedBy,
-                            ["on"] = DateOnly.FromDateTime(record.Studio.Local(w.DecidedAt)).ToString("yyyy-MM-dd"),
-                        }),
-                    ]),
-        };
+        new RecordFacts(record, held.Shelf).Into(c, values);
         return c;
+    }
+
+    /// <summary>Parts as "5N:0.8", and a strength that is not the rules' own behind an @.</summary>
+    private static JsonObject MixByHand(string mix, string service)
+    {
+        var said = mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToLookup(part => part.StartsWith('@'));
+        return new JsonObject
+        {
+            ["use"] = service switch
+            {
+                "gloss" => "lengths",
+                "rootShadow" => "shadow",
+                _ => "roots",
+            },
+            ["handMade"] = true,
+            ["developerVolume"] = said[true].FirstOrDefault() is { } strength
+                ? TypedNumber.Read(strength[1..]) is { } volume
+                    ? volume
+                    : strength
+                : null,
+            ["parts"] = new JsonArray([
+                .. said[false]
+                    .Select(part => part.Split(':'))
+                    .Select(part => new JsonObject
+                    {
+                        ["shade"] = part[0],
+                        ["share"] = part.Length == 2 && TypedNumber.Read(part[1]) is { } share ? share : null,
+                    }),
+            ]),
+        };
     }
 
     /// <summary>Reads the case and prescribes; errors carry the form's own paths.</summary>
@@ -267,19 +173,6 @@ public sealed class CaseBuilder(
         );
     }
 
-    /// <summary>The newest clear test with the line this sitting uses, else the newest of all.</summary>
-    private SafetyEvent? SkinTest(FormValues values, ClientRecord record)
-    {
-        var done = record.SkinTests.Where(t => t.Clear).Select(t => t.On).ToList();
-        string line = values["line"];
-        if (line.Length == 0 && Json.Named<Service>(values["goal.service"]) is { } service)
-        {
-            line = held.Shelf.For(new Goal(service, null, null, null), null, record.Studio.House())?.Id ?? "";
-        }
-
-        return done.FirstOrDefault(t => t.Line == line) ?? done.FirstOrDefault();
-    }
-
     /// <summary>Kits that were applied and reported, newest first: what was sent, how it came out, what it tells of the hands.</summary>
     public static IReadOnlyList<(SignedPrescription Signed, Prescription Prescribed, OutcomeReport Outcome, UsedBefore Used)> Past(ClientRecord record) =>
         [
@@ -296,22 +189,8 @@ public sealed class CaseBuilder(
                     Grams.Of(r.Outcome.LeftGrams),
                     r.Outcome.RanOut,
                     r.Outcome.Weighed,
-                    Days(record, r.Outcome.AppliedOn)
+                    RecordFacts.Days(record, r.Outcome.AppliedOn)
                 )
             ),
         ];
-
-    private static JsonObject Written(UsedBefore used) =>
-        new()
-        {
-            ["baseGrams"] = used.Base.Value,
-            ["sentGrams"] = used.Sent.Value,
-            ["residueGrams"] = used.Residue.Value,
-            ["leftGrams"] = used.Left.Value,
-            ["ranOut"] = used.RanOut,
-            ["weighed"] = used.Weighed,
-            ["daysAgo"] = used.DaysAgo,
-        };
-
-    private static int Days(ClientRecord record, DateOnly day) => (int)CaseFields.LastDaysAgo.Clamp(record.Today.DayNumber - day.DayNumber);
 }

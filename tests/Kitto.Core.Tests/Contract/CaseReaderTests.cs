@@ -141,4 +141,21 @@ public sealed class CaseReaderTests
         Assert.Equal([DayOfWeek.Tuesday, DayOfWeek.Friday], plan!.PostDays);
         Assert.Equal(new PlanWish(new DateOnly(2027, 3, 1), new DateOnly(2027, 3, 20), plan.PostDays, 2), plan);
     }
+
+    /// <summary>The demo's heads are documents like any other: one for each service, a salon case and two stops among them.</summary>
+    [Fact]
+    public void The_demo_heads_are_cases_that_can_be_prescribed()
+    {
+        var answers = Directory
+            .EnumerateFiles(Path.Combine(Bench.Root, "data", "demo"), "*.json")
+            .Select(f => (File: f, Read: CaseReader.Read(File.ReadAllText(f), Bench.Shelf)))
+            .Select(x => (x.Read.Case ?? throw new InvalidDataException($"{x.File}: {string.Join("; ", x.Read.Errors)}")))
+            .Select(c => (c.Goal.Service, Prescriber.Prescribe(c, Bench.Shelf).Decision))
+            .ToList();
+        Assert.Equal(Enum.GetValues<Service>(), answers.Select(a => a.Service).Distinct().Order());
+        Assert.Equal(
+            (12, 1, 2),
+            (answers.Count(a => a.Decision == Decision.Kit), answers.Count(a => a.Decision == Decision.Salon), answers.Count(a => a.Decision == Decision.Stop))
+        );
+    }
 }

@@ -50,7 +50,7 @@ public sealed class DeveloperTests
     public void Roots_and_lengths_can_take_different_strengths()
     {
         var p = Bench.Prescribe("goal.service=\"rootAndGloss\"; goal.tone=\"G\"");
-        Assert.Equal([("roots", 20.0), ("lengths", 6.0)], p.Formulas.Select(f => (f.Use, f.Developer.Volume.Value)));
+        Assert.Equal([(FormulaUse.Roots, 20.0), (FormulaUse.Lengths, 6.0)], p.Formulas.Select(f => (f.Use, f.Developer.Volume.Value)));
     }
 
     [Theory]

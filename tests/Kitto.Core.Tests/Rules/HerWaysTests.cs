@@ -15,9 +15,9 @@ public sealed class HerWaysTests
     public void Her_own_way_wins_over_the_houses_and_is_shown_with_reason_name_and_day()
     {
         const string House = "goal.service=\"rootAndRefresh\"; hair.lengths.level=6; goal.level=5; house.schools={\"SV9\":\"sameMix\"}";
-        Assert.Equal(["roots"], Bench.Prescribe(House).Formulas.Select(f => f.Use));
+        Assert.Equal([FormulaUse.Roots], Bench.Prescribe(House).Formulas.Select(f => f.Use));
         var hers = Bench.Prescribe($"{House}; {Way("SV9", "ownFormula")}");
-        Assert.Equal(["roots", "lengths"], hers.Formulas.Select(f => f.Use));
+        Assert.Equal([FormulaUse.Roots, FormulaUse.Lengths], hers.Formulas.Select(f => f.Use));
         var said = hers.Because.Single(b => b.About == Topic.Hers);
         Assert.Equal("SV9", said.Rule);
         Assert.All(

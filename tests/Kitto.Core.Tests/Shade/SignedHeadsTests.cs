@@ -146,7 +146,7 @@ public sealed class SignedHeadsTests
     public void The_engine_proposes_what_a_colourist_would_write_down(string head, string facts, string use, double volume, string signed)
     {
         var p = Bench.Prescribe(Facts(head, facts));
-        var f = p.Formulas.Single(x => x.Use == use);
+        var f = p.Formulas.Single(x => Core.Contract.Json.Name(x.Use) == use);
         Assert.Contains(string.Join("+", f.Parts.Select(x => x.Shade).Order(StringComparer.Ordinal)), signed.Split(Between, StringSplitOptions.None));
         Assert.Equal(volume, f.Developer.Volume.Value);
         Assert.DoesNotContain(p.Because, b => b.About == Topic.Attention && b.Rule.StartsWith("SH1", StringComparison.Ordinal) && b.Rule is not "SH1");

@@ -121,7 +121,7 @@ public sealed class StrandPlanTests
                 if (c.Goal.Service != Service.Gloss && c.Goal.Lengths is null)
                 {
                     Assert.All(
-                        p.Formulas.Where(f => f.Use == "lengths"),
+                        p.Formulas.Where(f => f.Use == FormulaUse.Lengths),
                         f => Assert.True(f.Parts.All(part => part.Shade == "00") || c.Reading.Hair.Lengths.Tone.SameAs(c.Goal.Tone!.Value))
                     );
                 }
@@ -222,7 +222,7 @@ public sealed class StrandPlanTests
         var p = Bench.Prescribe(
             "goal.service=\"gloss\"; line=-; goal.level=9.5; goal.tone=\"V\"; hair.lengths={\"level\":9.5,\"tone\":\"G\",\"history\":\"lightened\"}; hair.band={\"lengthMm\":60,\"level\":7,\"tone\":\"C\"}"
         );
-        Assert.Equal(["lengths", "band"], p.Formulas.Select(f => f.Use));
+        Assert.Equal([FormulaUse.Lengths, FormulaUse.Band], p.Formulas.Select(f => f.Use));
         Assert.Contains("One mix cannot serve", p.Because.First(b => b.Rule == "SV17").Says, StringComparison.Ordinal);
     }
 

@@ -45,7 +45,7 @@ internal sealed partial class English
         static string Room(string pair, Grams mix, Thickness thickness, Grams holds) =>
             $"The {pair} pair is {mix}; the {(thickness == Thickness.Cream ? "bowl takes half" : "bottle takes two thirds")} of its room, {holds}.";
         static string Each(IEnumerable<Portioned> some) => string.Join(", ", some.Select(s => $"{s.Grams.Value:0.##} g {s.What}"));
-        static string OfThe(string? use) => use is null ? "" : $" of the {Of(use)}";
+        static string OfThe(FormulaUse? use) => use is { } of ? $" of the {Of(of)}" : "";
         static string On(TrainedHandTakes r) =>
             r.On switch
             {

@@ -21,7 +21,8 @@ internal sealed partial class English
             TonedAtLevel r => $"The {(r.Band ? "band" : "hair")} is toned at level {r.Level}, {r.Tone}; no gloss makes hair lighter.",
             SimplestMix r =>
                 $"{MixPart.Written(r.Parts)} is the simplest mix of {r.Line} that does: {r.DeltaE:0.0} from the wish ({Far(r.DeltaE)}). {(r.Parts.Count == 1 ? "A second shade" : "One part more")} would have to bring it nearer by more than {Values.PartEarnsDeltaE}.",
-            LiftsNatural r => $"{r.Developer} lifts the natural pigment by about {r.Levels:0.0} level{(r.Levels >= 1.05 ? "s" : "")} and lays {Of(r.Bare)} bare.",
+            LiftsNatural r =>
+                $"{r.Developer} lifts the natural pigment by about {r.Levels:0.0} level{(r.Levels >= 1.05 ? "s" : "")} and lays {Of(r.Bare)} bare.",
             NotLiftedThatFar r =>
                 $"No colour makes hair lighter than it is lifted to: {(r.Levels < .05 ? $"nothing lifts the natural level {r.NaturalLevel}" : $"the natural level {r.NaturalLevel} is lifted by {r.Levels:0.0}")}, so it stays near {r.NaturalLevel + r.Levels:0.#}, not {r.Wish}.",
             PaleHardlyTones => "So pale a shade hardly tones dark roots: plan a gloss afterwards if warmth shows.",
@@ -40,7 +41,7 @@ internal sealed partial class English
             DilutedWithClear => "It is diluted with as much clear: about a level lighter, half the tone, and on for three minutes at most.",
             FormulaGiven { HandMade: true } => "This mix was made by hand; it is forecast, checked against the rules and weighed out as it is.",
             FormulaGiven => "This formula was given, so it is weighed out as it is and only checked.",
-            FormulaUnused r => $"The given formula is for the {r.Use}, which this service does not colour with a formula of their own; it is not used.",
+            FormulaUnused r => $"The given formula is for the {Goes(r.Use)}, which this service does not colour with a formula of their own; it is not used.",
             MovedByReports r =>
                 $"{(r.Reports == 1 ? "One earlier kit" : $"{r.Reports} earlier kits")} moved the forecast by {r.By.L:+0.0;-0.0;0} L*, {r.By.A:+0.0;-0.0;0} a*, {r.By.B:+0.0;-0.0;0} b*.",
             PulledTooDeep => "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.",

@@ -41,7 +41,7 @@ internal sealed partial class English
     public override string Term(Undertone undertone) => Of(undertone);
 
     /// <inheritdoc/>
-    public override string Use(string use) => Of(use);
+    public override string Use(FormulaUse use) => Of(use);
 
     /// <inheritdoc/>
     public override string HowFar(double deltaE) => Far(deltaE);
@@ -98,15 +98,26 @@ internal sealed partial class English
             _ => throw NoWords(stretch),
         };
 
-    private static string Of(string use) =>
+    private static string Of(FormulaUse use) =>
         use switch
         {
-            FormulaPlan.Roots => "root mix",
-            FormulaPlan.Shadow => "shadow",
-            FormulaPlan.Lengths => "gloss",
-            FormulaPlan.Band => "second gloss",
-            FormulaPlan.Second => "second step",
-            _ => use,
+            FormulaUse.Roots => "root mix",
+            FormulaUse.Shadow => "shadow",
+            FormulaUse.Lengths => "gloss",
+            FormulaUse.Band => "second gloss",
+            FormulaUse.Second => "second step",
+            _ => throw NoWords(use),
+        };
+
+    /// <summary>The hair a formula goes on.</summary>
+    private static string Goes(FormulaUse use) =>
+        use switch
+        {
+            FormulaUse.Roots or FormulaUse.Shadow => "roots",
+            FormulaUse.Lengths => "lengths",
+            FormulaUse.Band => "band",
+            FormulaUse.Second => "second step",
+            _ => throw NoWords(use),
         };
 
     private static string Of(Family family) =>

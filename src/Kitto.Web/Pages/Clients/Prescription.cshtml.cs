@@ -15,8 +15,14 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>The reading and what follows from it, on one page.</summary>
-public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, SittingCommands commands, Drafts drafts, Shelf shelf, TimeProvider clock)
-    : PageModel
+public sealed partial class PrescriptionModel(
+    CaseBuilder cases,
+    Store.Clients clients,
+    SittingCommands commands,
+    Drafts drafts,
+    Shelf shelf,
+    TimeProvider clock
+) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -112,91 +118,6 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
         return Partial("_Consequence", this);
     }
 
-    /// <summary>What another developer, order or school would come to, for the number whose why is open.</summary>
-    public async Task<IActionResult> OnPostWhatIf(Guid id)
-    {
-        return !await Posted(id)
-            ? NotFound()
-            : Partial("_WhatIf", Answer is { Case: { } c, Prescription: { } p, Why: { } about } ? WhatIfGroup.Of(about, c, shelf, p) : []);
-    }
-
-    /// <summary>Last time's head, so many weeks after that colour.</summary>
-    /// <param name="weeks">1 to 52.</param>
-    public async Task<IActionResult> OnGetWeeksOn(Guid id, int weeks)
-    {
-        return weeks is < 1 or > 52 ? BadRequest("weeks: 1 to 52")
-            : await cases.Load(id) is { } record && SittingStart.WeeksOn(record, weeks) is { } head ? new JsonResult(head)
-            : NotFound();
-    }
-
-    /// <summary>Keeps the reading as a new version.</summary>
-    public async Task<IActionResult> OnPostKeep(Guid id)
-    {
-        if (!await Posted(id))
-        {
-            return NotFound();
-        }
-
-        if (Answer.Case is null)
-        {
-            return Page();
-        }
-
-        try
-        {
-            await commands.Keep(Reading());
-        }
-        catch (ConflictException conflict)
-        {
-            return await Lost(conflict);
-        }
-
-        return Redirect($"/clients/{id}");
-    }
-
-    /// <summary>Signs: the reading becomes a version, the prescription is frozen, a kit is opened where the decision is one.</summary>
-    public async Task<IActionResult> OnPostSign(Guid id)
-    {
-        if (!await Posted(id))
-        {
-            return NotFound();
-        }
-
-        if (Answer is not { Case: { } c, Prescription: { } p })
-        {
-            return Page();
-        }
-
-        if (Answer.Unconfirmed is [_, ..] open)
-        {
-            Conflict = $"Not signed yet: {(open.Count == 1 ? "one thing asks" : $"{open.Count} things ask")} for your yes, below the formula.";
-            return Page();
-        }
-
-        bool asked = p.Decision != Decision.Kit || Record.AnswersStand == AnswersStand.Current;
-        if (!asked && (Record.Told is null || !Confirmed))
-        {
-            Unasked = Record.Told is null
-                ? "Ask the client first: no kit is signed without answers."
-                : $"Ask again, or tick that you have: the answers are older than the last kit or than {Kitto.Core.Trade.Values.AnswersFreshDays} days.";
-            return Page();
-        }
-
-        try
-        {
-            var (prescription, kit) = await commands.Sign(
-                Reading(),
-                cases.Freeze(Record, c, p, Document, User.Name()),
-                asked ? null : ConsultationRecorder.Confirmed(Record)
-            );
-            return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
-        }
-        catch (ConflictException conflict)
-        {
-            return await Lost(conflict);
-        }
-    }
-
     private string Document { get; set; } = "";
 
     /// <summary>The zones for the drawing, as far as they can be read.</summary>
@@ -262,28 +183,5 @@ public sealed class PrescriptionModel(CaseBuilder cases, Store.Clients clients, 
             Record = Record,
             Confirmed = Said,
         };
-    }
-
-    /// <summary>What is kept of this sitting; a fact that stops is kept with it, and what is out stops at once, signed or not.</summary>
-    private KeptReading Reading() =>
-        new(
-            Record.Client.Id,
-            BegunFrom,
-            Values.ToJson().ToJsonString(Json.Options),
-            User.Id(),
-            User.Name(),
-            clock.GetUtcNow().UtcDateTime,
-            SittingStart.Measured(Values, Record),
-            Answer.Prescription is { Decision: Decision.Stop } stop ? [.. stop.Because.Where(b => b.About == Topic.Stop)] : []
-        );
-
-    /// <summary>Somebody was quicker: what was typed stands, and what follows from it is reckoned on the record as it is now.</summary>
-    private async Task<IActionResult> Lost(ConflictException conflict)
-    {
-        Conflict = conflict.Message;
-        BegunFrom = (await clients.LatestReading(Record.Client.Id))?.Version ?? 0;
-        Record = await cases.Load(Record.Client.Id) ?? Record;
-        Work();
-        return Page();
     }
 }

@@ -18,7 +18,7 @@ using QRCoder;
 namespace Kitto.Web.Pages.KitSheet;
 
 /// <summary>One kit: the sheet to weigh and pack by, its link, its tests, its report.</summary>
-public sealed class SheetModel(
+public sealed partial class SheetModel(
     Kits kits,
     CaseBuilder cases,
     Links links,
@@ -139,54 +139,6 @@ public sealed class SheetModel(
         return Page();
     }
 
-    public async Task<IActionResult> OnPostLink(Guid id)
-    {
-        if (!await Load(id) || Kit.State is "stopped" or "closed")
-        {
-            return NotFound();
-        }
-
-        string token = await links.ToGuide(id, Now());
-        await Load(id);
-        FreshAddress = $"{Request.Scheme}://{Request.Host}/g/{token}";
-        return Page();
-    }
-
-    public async Task<IActionResult> OnPostRevoke(Guid id)
-    {
-        await links.Revoke(id, Now());
-        return RedirectToPage(new { id });
-    }
-
-    /// <summary>The picture of a test, for the studio alone.</summary>
-    public async Task<IActionResult> OnGetPhoto(Guid id, Guid test)
-    {
-        Response.Headers.CacheControl = "no-store";
-        return await reports.Photo(id, test) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
-    }
-
-    public async Task<IActionResult> OnPostSeen(Guid id)
-    {
-        if (!await Load(id))
-        {
-            return NotFound();
-        }
-
-        await reports.Seen(id, User.Id(), Now());
-        return Redirect($"/clients/{Kit.ClientId}/prescription");
-    }
-
-    public async Task<IActionResult> OnPostPutAway(Guid id)
-    {
-        if (!await Load(id))
-        {
-            return NotFound();
-        }
-
-        await kits.CloseStopped(id);
-        return Redirect($"/clients/{Kit.ClientId}");
-    }
-
     /// <summary>Parts of a pair in the order they are weighed: smallest first, developer last (BE1).</summary>
     /// <param name="pair">The pair.</param>
     /// <param name="blended">Whether its colour is taken of one blend for all sachets.</param>
@@ -207,15 +159,6 @@ public sealed class SheetModel(
         {
             yield return (strength.Volume.ToString(), strength.Grams, (strength.Grams * over).Tenths());
         }
-    }
-
-    /// <summary>The link as a picture to scan.</summary>
-    public static string Qr(string address)
-    {
-        using var generator = new QRCodeGenerator();
-        using var data = generator.CreateQrCode(address, QRCodeGenerator.ECCLevel.M);
-        using var code = new SvgQRCode(data);
-        return code.GetGraphic(4, "#111111", "#ffffff", true, SvgQRCode.SizingMode.ViewBoxAttribute);
     }
 
     private DateTime Now() => clock.GetUtcNow().UtcDateTime;

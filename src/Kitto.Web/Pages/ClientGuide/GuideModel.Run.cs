@@ -1,0 +1,100 @@
+using System.Globalization;
+using Kitto.Core;
+using Kitto.Core.Clock;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Safety;
+using Kitto.Store;
+using Kitto.Store.Commands;
+using Kitto.Web.Guides;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages.ClientGuide;
+
+/// <summary>The run, and the report after it.</summary>
+public sealed partial class GuideModel
+{
+    /// <summary>She starts now: gloves on, nothing mixed. Reading has told nothing; from here on steps count.</summary>
+    public async Task<IActionResult> OnPostStart(string token) => await Tell(token, RunWord.Start);
+
+    /// <summary>It is over: all is rinsed off, or nothing was put on.</summary>
+    public async Task<IActionResult> OnPostEnd(string token) => await Tell(token, RunWord.End);
+
+    /// <summary>Where the run stands: for a reload, another device, or the next moment.</summary>
+    public async Task<IActionResult> OnGetRun(string token) => await Load(token) ? new JsonResult(run.Stand(Open!, Part)) : Page410();
+
+    /// <summary>Words of the run as they were done, however late they come.</summary>
+    public async Task<IActionResult> OnPostRun(string token, string? steps)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        if (await run.Tell(Open!, RunRecorder.Read(steps ?? "", Open!.Guide.Steps.Count + 1)) > 0)
+        {
+            await Load(token);
+        }
+
+        return new JsonResult(run.Stand(Open!, Part));
+    }
+
+    public async Task<IActionResult> OnPostReport(string token)
+    {
+        bool reacted = Posted["comfort"] == "reacted";
+        if (!await Load(token))
+        {
+            Reacted = reacted && await reactions.Take(token, Posted, "in the report of a kit") is not null;
+            return Page410();
+        }
+
+        foreach (var (name, value) in Posted)
+        {
+            Typed[name] = value.ToString();
+        }
+
+        var report = Open!.MayReport && Open.Outcome is null ? ReportForm.Read(Open, Typed, Wrong, Today, clock.GetUtcNow().UtcDateTime) : null;
+        var felt = reacted
+            ? KitLife.React(
+                Who(),
+                Open.Kit.Id,
+                $"in the report of a kit{(Typed.GetValueOrDefault("note", "").Trim() is { Length: > 0 } note ? ": " + note : "")}"
+            )
+            : null;
+        string? refused = report is not null || felt is not null ? await commands.Report(Open.Kit, report, felt) : null;
+        if (report is not null && refused is null)
+        {
+            return Redirect($"/g/{Token}");
+        }
+
+        Reacted = felt is not null;
+        if (Reacted)
+        {
+            await Load(token);
+        }
+
+        return Open.Outcome is { } earlier
+                ? Again(
+                    null,
+                    $"This kit was reported on {Open.Studio.Local(earlier.ReportedAt):d MMM, HH:mm}. Your colourist has that report; call if it was wrong."
+                )
+            : refused is not null ? Again(null, refused)
+            : !Open.MayReport ? Again(null, "A report is taken once both tests are clear.")
+            : Page();
+    }
+
+    private async Task<IActionResult> Tell(string token, RunWord word)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        var who = Who();
+        int taken = await run.Tell(Open!, [new RunLine(who.Id, word, 0, who.Now)]);
+        return taken > 0 || Part == "doing"
+            ? Redirect($"/g/{Token}")
+            : Again(null, word == RunWord.Start ? "This kit is not open now. What stands below says why." : "Nothing is running.");
+    }
+}

@@ -1,0 +1,57 @@
+using Kitto.Core;
+using Kitto.Core.Clock;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Outcome;
+using Kitto.Core.Safety;
+using Kitto.Core.Shade;
+using Kitto.Store;
+using Kitto.Store.Commands;
+using Kitto.Web.Guides;
+using Kitto.Web.Identity;
+using Kitto.Web.Shelves;
+using Kitto.Web.Sittings;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+using QRCoder;
+
+namespace Kitto.Web.Pages.KitSheet;
+
+/// <summary>The client's link, and the pictures that came through it.</summary>
+public sealed partial class SheetModel
+{
+    public async Task<IActionResult> OnPostLink(Guid id)
+    {
+        if (!await Load(id) || Kit.State is "stopped" or "closed")
+        {
+            return NotFound();
+        }
+
+        string token = await links.ToGuide(id, Now());
+        await Load(id);
+        FreshAddress = $"{Request.Scheme}://{Request.Host}/g/{token}";
+        return Page();
+    }
+
+    public async Task<IActionResult> OnPostRevoke(Guid id)
+    {
+        await links.Revoke(id, Now());
+        return RedirectToPage(new { id });
+    }
+
+    /// <summary>The picture of a test, for the studio alone.</summary>
+    public async Task<IActionResult> OnGetPhoto(Guid id, Guid test)
+    {
+        Response.Headers.CacheControl = "no-store";
+        return await reports.Photo(id, test) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
+    }
+
+    /// <summary>The link as a picture to scan.</summary>
+    public static string Qr(string address)
+    {
+        using var generator = new QRCodeGenerator();
+        using var data = generator.CreateQrCode(address, QRCodeGenerator.ECCLevel.M);
+        using var code = new SvgQRCode(data);
+        return code.GetGraphic(4, "#111111", "#ffffff", true, SvgQRCode.SizingMode.ViewBoxAttribute);
+    }
+}
