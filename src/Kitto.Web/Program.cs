@@ -138,6 +138,11 @@ app.Use(
             context.Response.OnStarting(() => Task.FromResult(headers.CacheControl = "public, max-age=31536000, immutable"));
         }
 
+        if (context.Request.Path == FrontEnd.Worker)
+        {
+            headers["Service-Worker-Allowed"] = "/g/";
+        }
+
         await next();
     }
 );
@@ -150,6 +155,7 @@ app.MapStaticAssets().ShortCircuit();
 app.MapRazorPages().WithStaticAssets();
 app.MapGet("/calendar/{token}.ics", Calendars.Studio).AllowAnonymous();
 app.MapGet("/g/{token}/days.ics", Calendars.Client).AllowAnonymous();
+app.MapGet("/g/{token}/app.webmanifest", HomeScreen.Manifest).AllowAnonymous();
 app.MapGet("/healthz", Health.Ready).AllowAnonymous();
 app.MapGet("/healthz/live", () => "alive").AllowAnonymous();
 app.Run();

@@ -145,7 +145,7 @@ for (const [name, view] of [
 
     await page.getByRole('button', { name: 'Packed' }).click();
     await page.getByRole('button', { name: 'Posted' }).click();
-    await expect(page.locator('.lead-in')).toContainText('with her');
+    await expect(page.locator('.lead-in')).toContainText('with the client');
     await page.getByRole('button', { name: 'Make the link' }).click();
     const link = await page.getByLabel('Link to the guide').inputValue();
     await accessible(page);
@@ -238,7 +238,7 @@ for (const [name, view] of [
     await expect(page.locator('#answer')).toContainText(`of ${reckoned.quantity.sendGrams.toFixed(1)} g sent 0 days ago 14.5 g was left`);
     await expect(page.locator('#answer')).toContainText('a step of');
     await page.getByRole('button', { name: 'Sign off' }).click();
-    await expect(page.getByText('Ask her again, or tick that you have')).toBeVisible();
+    await expect(page.getByText('Ask again, or tick that you have')).toBeVisible();
     await accessible(page);
     await page.getByLabel('asked for this kit').check();
     await page.getByRole('button', { name: 'Sign off' }).click();

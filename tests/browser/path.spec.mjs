@@ -37,7 +37,7 @@ test('from the last report to a signed next kit: under 15 actions and under a mi
 
   // Why so much? One look; then the formula of last time, as it is.
   await point(() => page.locator('[data-why=quantity]').first().click());
-  await expect(page.locator('.why-panel')).toContainText('Her report');
+  await expect(page.locator('.why-panel')).toContainText('The report');
   await key(1, () => page.keyboard.press('Escape'));
   await key(1, () => page.keyboard.press('l'));
   await expect(page.locator('.mix[aria-pressed=true]')).toContainText('made by hand');

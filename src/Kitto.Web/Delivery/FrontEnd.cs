@@ -15,6 +15,9 @@ public sealed class FrontEnd(IWebHostEnvironment site)
     public const string MarkScripts =
         "document.documentElement.classList.add('js');addEventListener('error',e=>{if(e.target.tagName==='SCRIPT')document.documentElement.classList.remove('js')},true)";
 
+    /// <summary>What keeps a client's guide without a network; it may do so for guides alone.</summary>
+    public const string Worker = "/lib/worker.js";
+
     /// <summary>Content security policy: all from here, and of inline scripts that one alone.</summary>
     public static string Policy { get; } =
         $"default-src 'self'; script-src 'self' 'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(MarkScripts)))}'; img-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'; form-action 'self'";

@@ -25,6 +25,9 @@ public sealed record OpenGuide(
     Studio Studio
 )
 {
+    /// <summary>When its link was closed or ran out, UTC; null: it is open.</summary>
+    public DateTime? ClosedAt { get; init; }
+
     /// <summary>The tests of this kit.</summary>
     public TestStand Tests => Verdict.Tests;
 
@@ -60,7 +63,9 @@ public sealed class GuideAccess(
     public const int ReactionDays = 730;
 
     /// <summary>The kit behind a token; else why not, in words for a plain page.</summary>
-    public async Task<(OpenGuide? Guide, string? Closed)> Open(string token)
+    /// <param name="token">The token.</param>
+    /// <param name="evenClosed">Whether a link that is closed opens all the same: what was done while it was open may be told late.</param>
+    public async Task<(OpenGuide? Guide, string? Closed)> Open(string token, bool evenClosed = false)
     {
         var now = clock.GetUtcNow().UtcDateTime;
         if (await links.Open("guide", token) is not { } link)
@@ -71,12 +76,13 @@ public sealed class GuideAccess(
         var kit = (await kits.Get(link.KitId!.Value))!;
         var (verdict, run, record) = await gate.Of(kit);
         // With colour on the head the guide stays, whatever has become of its link.
-        if (verdict.State != GateState.SeeThrough && link.RevokedAt is not null)
+        bool shut = verdict.State != GateState.SeeThrough && !evenClosed;
+        if (shut && link.RevokedAt is not null)
         {
             return (null, "Your colourist has closed this link. Ask for a new one.");
         }
 
-        if (verdict.State != GateState.SeeThrough && link.ExpiresAt <= now)
+        if (shut && link.ExpiresAt <= now)
         {
             return (null, "This link was for one kit and has run out. Ask your colourist for a new one.");
         }
@@ -105,7 +111,10 @@ public sealed class GuideAccess(
                 record,
                 await reports.OutcomeOf(kit.Id),
                 (await studios.Get())!
-            ),
+            )
+            {
+                ClosedAt = link.RevokedAt ?? (link.ExpiresAt <= now ? link.ExpiresAt : null),
+            },
             null
         );
     }

@@ -45,3 +45,5 @@ await build({
   assetNames: 'fonts/[name]-[hash]',
 });
 await build({ ...shared, entryPoints: ['studio', 'guide'].map(name => join(here, 'scripts', name + '.js')), format: 'esm' });
+// The worker stands alone: older browsers know no modules there.
+await build({ ...shared, entryPoints: [join(here, 'scripts', 'worker.js')], format: 'iife' });

@@ -27,12 +27,22 @@ public sealed partial class GuideModel
     /// <summary>Words of the run as they were done, however late they come.</summary>
     public async Task<IActionResult> OnPostRun(string token, string? steps)
     {
+        // What was done while the link was open is taken, however late it comes and whatever has become of the link.
+        var (told, _) = await guides.Open(token, evenClosed: true);
+        if (told is null)
+        {
+            return await Load(token) ? new JsonResult(run.Stand(Open!, Part)) : Page410();
+        }
+
+        var words = RunRecorder.Read(steps ?? "", told.Guide.Steps.Count + 1).ToLookup(w => !(w.At > told.ClosedAt));
+        await run.Tell(told, words[true]);
         if (!await Load(token))
         {
             return Page410();
         }
 
-        if (await run.Tell(Open!, RunRecorder.Read(steps ?? "", Open!.Guide.Steps.Count + 1)) > 0)
+        // With colour on the head the guide is open again, and so is the rest.
+        if (await run.Tell(Open!, words[false]) > 0)
         {
             await Load(token);
         }

@@ -1,35 +1,35 @@
-import { $ } from '../dom.js';
+import { $, $$ } from '../dom.js';
+import { all, drop, handler, keep } from './unsent.js';
 
-// It burns or itches: the words are in the page; the message goes when there is a network. Without scripts the form goes by itself.
+// It burns or itches: the words are in the page; the message goes when there is a network, however often the page is opened again before.
+// Without scripts the form goes by itself.
 const burns = $('#burns');
-$('[data-shut=burns]')?.addEventListener('click', () => {
+const waiting = async () => (await all()).filter(i => handler(i.action) === 'Burns' && i.action.startsWith(location.pathname));
+
+$('[data-shut=burns]')?.addEventListener('click', async () => {
   burns.open = false;
+  // It was nothing: a stop that has not gone out yet does not go out.
+  for (const item of await waiting().catch(() => [])) await drop(item.key);
+  $('#burns-said').textContent = '';
+  for (const line of $$('[data-unsent=Burns]')) line.hidden = true;
 });
 $('#burns-form')?.addEventListener('submit', async event => {
   event.preventDefault();
+  const form = event.target;
   const said = $('#burns-said');
-  const send = async () => {
-    const body = new URLSearchParams(new FormData(event.target));
-    const answer = await fetch(event.target.action, { method: 'POST', body });
+  const fields = [...new FormData(form).entries()];
+  try {
+    const answer = await fetch(form.action, { method: 'POST', body: new URLSearchParams(fields) });
     // A closed link answers 410 and has taken it all the same.
     if (!answer.ok && answer.status !== 410) throw new Error(String(answer.status));
     if (answer.status === 410) {
-      said.textContent = 'Your colourist has been told. Do not use anything of this kit.';
+      said.textContent = said.dataset.told;
       return;
     }
     location.href = answer.url;
-  };
-  try {
-    await send();
   } catch {
-    said.textContent = 'No network. Do not go on. Your colourist is told as soon as there is one; call if you can.';
-    const again = setInterval(async () => {
-      try {
-        await send();
-        clearInterval(again);
-      } catch {
-        /* still no network */
-      }
-    }, 3000);
+    said.textContent = said.dataset.later;
+    const { pathname, search } = new URL(form.action);
+    await keep(pathname + search, fields).catch(() => {});
   }
 });

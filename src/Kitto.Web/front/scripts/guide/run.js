@@ -1,6 +1,8 @@
 // The guide's run: one step a screen. What was done when is kept here until the server has it; the server says when to rinse,
 // and another device goes on from there. Without a network it goes on by itself.
 import { $, $$ } from '../dom.js';
+import { forgetBegun } from './begun.js';
+import { awake, ring } from './felt.js';
 import showStep from './steps.js';
 import { clock, hour, rinseAt, secondsLeft } from './times.js';
 
@@ -14,15 +16,26 @@ export default () => ({
   shift: 0,
   floor: 0,
   known: false,
+  started: false,
   init() {
     // Each run has a memory of its own: what was left of an earlier one says nothing of this.
-    this.key = 'kitto-run-' + this.$el.dataset.run + '-' + this.$el.dataset.began;
+    const started = JSON.parse(this.$el.dataset.started ?? 'null');
+    this.kit = this.$el.dataset.run;
+    this.key = 'kitto-run-' + this.kit + '-' + (started ? started.id : this.$el.dataset.began);
     try {
       Object.assign(this, JSON.parse(localStorage.getItem(this.key) ?? '{}'));
     } catch {
       /* a damaged note begins again */
     }
     this.floor = Math.max(this.floor, Number(this.$el.dataset.began));
+    // Begun without a network: that is the first thing to be told.
+    if (started && !this.started) {
+      this.started = true;
+      this.unsent.unshift({ id: started.id ?? this.id(), word: 'start', step: 0, raw: started.raw });
+      this.keep();
+    }
+    awake();
+    this.tellWorker(false);
     this.steps = $$('.step[data-step]', this.$el);
     this.at = Math.min(Math.max(1, this.at), this.steps.length + 1);
     this.show(false);
@@ -44,13 +57,17 @@ export default () => ({
       });
     }
   },
+  // While colour is on the head the worker keeps this page, whatever becomes of its link.
+  tellWorker(over) {
+    navigator.serviceWorker?.ready.then(r => r.active?.postMessage({ running: location.pathname, over }));
+  },
   now() {
     return Date.now() + this.shift;
   },
   keep() {
-    const { at, unsent, begun, first, rinse, says, shift, floor } = this;
+    const { at, unsent, begun, first, rinse, says, shift, floor, started } = this;
     try {
-      localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift, floor }));
+      localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift, floor, started }));
     } catch {
       /* private window: it runs without memory */
     }
@@ -93,6 +110,9 @@ export default () => ({
         );
       const answer = await fetch(form.action, sending ? { method: 'POST', body } : undefined);
       if (answer.status === 410) {
+        // A link that was closed meanwhile: what is on the head is seen through all the same.
+        if (this.first && !this.past()) return;
+        forgetBegun(this.kit);
         location.reload();
         return;
       }
@@ -100,8 +120,15 @@ export default () => ({
       const stand = await answer.json();
       this.unsent.splice(0, sending);
       // Stopped meanwhile, or begun anew elsewhere: the page itself says so. What is over after the last rinse stays to be read.
-      if (stand.part !== 'doing' && (stand.part !== 'reading' || !this.past())) {
+      if (this.unsent.length === 0 && stand.part === 'doing' && this.started) {
+        // Now the server knows that it was begun: its own page goes on from here.
+        forgetBegun(this.kit);
+        location.reload();
+        return;
+      }
+      if (this.unsent.length === 0 && stand.part !== 'doing' && (stand.part !== 'reading' || !this.past())) {
         this.keep();
+        forgetBegun(this.kit);
         location.reload();
         return;
       }
@@ -141,6 +168,7 @@ export default () => ({
       return;
     }
     if (this.at <= this.steps.length) this.at += 1;
+    if (this.past()) this.tellWorker(true);
     this.show(true);
     this.begin();
   },
@@ -216,6 +244,7 @@ export default () => ({
         $('#run-time-says').textContent = left >= 0 ? 'to go' : 'over: go on now';
         $('#run-rinse').textContent =
           step.dataset.kind === 'wait' ? 'rinse ' + hour(this.rinseAt() - this.shift) : 'until ' + hour(this.now() + left * 1000 - this.shift);
+        ring(this.kit + '-' + this.at + '-' + (this.begun[this.at] ?? ''), left);
         if (left < 0 && !says) {
           if (late.textContent !== 'The time is up. Go on to the next step now.') late.textContent = 'The time is up. Go on to the next step now.';
           return;

@@ -1,0 +1,54 @@
+// Time that is felt: the screen stays on while a run goes on, and a timer that ends rings and shakes the phone, once.
+let lock = null;
+
+/** Keeps the screen on while the page is looked at, where the phone can. */
+export function awake() {
+  const ask = async () => {
+    try {
+      if (!document.hidden) lock = (await navigator.wakeLock?.request('screen')) ?? lock;
+    } catch {
+      /* low on battery, or not allowed */
+    }
+  };
+  ask();
+  document.addEventListener('visibilitychange', ask);
+}
+
+let sound = null;
+
+// A phone lets a page be heard only after it was touched.
+document.addEventListener('pointerdown', () => {
+  try {
+    sound ??= new AudioContext();
+    sound.resume();
+  } catch {
+    /* no sound here */
+  }
+});
+
+const rung = new Map();
+
+/** Rings when the seconds left of a timer pass nothing; a timer that was over when it was first seen stays silent. */
+export function ring(timer, left) {
+  const before = rung.get(timer);
+  rung.set(timer, left);
+  if (before === undefined || before <= 0 || left > 0) return;
+  navigator.vibrate?.([500, 200, 500, 200, 500]);
+  document.documentElement.dataset.rang = timer;
+  if (!sound) return;
+  for (const [at, hertz] of [
+    [0, 660],
+    [0.35, 880],
+    [0.7, 660],
+    [1.05, 880],
+  ]) {
+    const tone = sound.createOscillator();
+    const loud = sound.createGain();
+    tone.frequency.value = hertz;
+    loud.gain.setValueAtTime(0.4, sound.currentTime + at);
+    loud.gain.exponentialRampToValueAtTime(0.001, sound.currentTime + at + 0.3);
+    tone.connect(loud).connect(sound.destination);
+    tone.start(sound.currentTime + at);
+    tone.stop(sound.currentTime + at + 0.32);
+  }
+}

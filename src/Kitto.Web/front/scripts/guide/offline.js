@@ -1,0 +1,71 @@
+// From the first opening on the guide needs no network: a worker keeps what it is made of, and what could not be sent goes when it can.
+import { $, $$ } from '../dom.js';
+import { all, handler, send } from './unsent.js';
+
+const here = location.pathname;
+
+/** Asks the worker to keep this page and what it is made of. */
+async function keepPage() {
+  const worker = await navigator.serviceWorker.register('/lib/worker.js', { scope: '/g/', updateViaCache: 'none' });
+  const ready = await navigator.serviceWorker.ready;
+  const made = [
+    ...performance
+      .getEntriesByType('resource')
+      .map(r => r.name)
+      .filter(name => new URL(name).pathname.startsWith('/lib/')),
+    ...$$('link[rel=stylesheet], script[src]').map(e => e.href || e.src),
+  ];
+  navigator.serviceWorker.addEventListener('message', event => {
+    if (event.data?.kept === here) document.documentElement.dataset.kept = 'true';
+  });
+  (ready.active ?? worker.active)?.postMessage({ page: here, made: [...new Set(made)] });
+}
+
+/** Says what is not sent yet; nothing where all is. */
+async function show() {
+  const waiting = new Set((await all()).map(item => handler(item.action)));
+  const box = $('#unsent');
+  if (!box) return waiting.size;
+  for (const line of $$('[data-unsent]', box)) line.hidden = !waiting.has(line.dataset.unsent);
+  box.hidden = !$$('[data-unsent]', box).some(line => !line.hidden);
+  return waiting.size;
+}
+
+/** What was typed goes the ordinary way once more, so that the page can say what is wrong with it and give it back. */
+function ask(item) {
+  const form = Object.assign(document.createElement('form'), { method: 'post', action: item.action, hidden: true });
+  for (const [name, value] of item.fields.filter(([, v]) => typeof v === 'string')) {
+    form.append(Object.assign(document.createElement('input'), { type: 'hidden', name, value }));
+  }
+  document.body.append(form);
+  form.submit();
+}
+
+async function sendAll() {
+  let sent = 0;
+  for (const item of await all()) {
+    // That a run was begun is told by the run itself, before its first step.
+    if (handler(item.action) === 'Start') continue;
+    const answer = await send(item);
+    sent += 1;
+    if (answer.ok && !answer.redirected) {
+      ask(item);
+      return;
+    }
+  }
+  await show();
+  if (sent > 0) location.reload();
+}
+
+async function flush() {
+  if ((await show()) === 0 || !navigator.onLine) return;
+  const once = () => sendAll().catch(() => {});
+  await (navigator.locks ? navigator.locks.request('kitto-unsent', { ifAvailable: true }, lock => (lock ? once() : null)) : once());
+}
+
+if (here.startsWith('/g/') && 'serviceWorker' in navigator && 'indexedDB' in window) {
+  if ($('#unsent')) keepPage().catch(() => {});
+  flush();
+  addEventListener('online', flush);
+  setInterval(flush, 5000);
+}

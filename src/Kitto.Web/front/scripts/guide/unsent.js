@@ -1,0 +1,43 @@
+// What was said and could not be sent: kept on this phone, in the order it was said, until it is. The worker keeps it, pages send it.
+const open = () =>
+  new Promise((done, failed) => {
+    const asked = indexedDB.open('kitto-unsent', 1);
+    asked.onupgradeneeded = () => asked.result.createObjectStore('said', { keyPath: 'key', autoIncrement: true });
+    asked.onsuccess = () => done(asked.result);
+    asked.onerror = () => failed(asked.error);
+  });
+
+async function store(mode, work) {
+  const db = await open();
+  return new Promise((done, failed) => {
+    const turn = db.transaction('said', mode);
+    const asked = work(turn.objectStore('said'));
+    turn.oncomplete = () => {
+      db.close();
+      done(asked.result);
+    };
+    turn.onerror = () => failed(turn.error);
+  });
+}
+
+/** All that is not sent yet, oldest first. */
+export const all = () => store('readonly', said => said.getAll());
+
+/** Keeps one: the address it goes to, its fields, and when it was said, by this phone's clock. */
+export const keep = (action, fields) => store('readwrite', said => said.add({ action, fields, at: Date.now() }));
+
+/** It has been sent, or is not to be. */
+export const drop = key => store('readwrite', said => said.delete(key));
+
+/** What an address is for: the name of its handler. */
+export const handler = action => new URL(action, 'http://here').searchParams.get('handler') ?? '';
+
+/** Sends one; what the server could not take at this moment stays. Sent twice it is one: each has an id of its own. */
+export async function send(item) {
+  const body = new FormData();
+  for (const [name, value] of item.fields) body.append(name, value);
+  const answer = await fetch(item.action, { method: 'POST', body });
+  if (answer.status >= 500) throw new Error(String(answer.status));
+  await drop(item.key);
+  return answer;
+}

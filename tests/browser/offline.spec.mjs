@@ -1,0 +1,147 @@
+// The guide without a network: opened once, it is there; what is said waits on the phone, is shown as not sent, and goes once.
+import { line } from './line.mjs';
+import { test, expect, accessible, fits, later, signIn, sql } from './help.mjs';
+
+const phone = { width: 390, height: 844 };
+
+/** Opens the sheet of somebody's newest kit and makes a link. */
+async function linkOf(page, name) {
+  await signIn(page);
+  await page.goto(process.env.KITTO_URL + '/clients?find=' + name);
+  await page.locator('.line').first().click();
+  await page.locator('.past a[href^="/kits"]').first().click();
+  await page.waitForURL(/kits\//);
+  const kit = page.url().split('/').pop();
+  await page.getByRole('button', { name: /Make (the link|a new one)/ }).click();
+  return { kit, link: await page.getByLabel('Link to the guide').inputValue() };
+}
+
+/** A phone on a line that can be cut, with the guide opened once and kept. */
+async function opened(browser, link) {
+  const wire = await line();
+  const context = await browser.newContext({ viewport: phone });
+  const page = await context.newPage();
+  const problems = [];
+  page.on('pageerror', e => problems.push(e.message));
+  await page.goto(wire.through(link));
+  await expect(page.locator('html[data-kept]')).toBeAttached({ timeout: 15_000 });
+  return { wire, context, page, problems };
+}
+
+test('a run is begun, painted and reloaded without a network, and told once when there is one', async ({ browser, page: studio }) => {
+  test.setTimeout(120_000);
+  const { kit, link } = await linkOf(studio, 'Maren');
+  const { wire, context, page, problems } = await opened(browser, link);
+
+  // Closed and opened again with nothing to reach: the page, its words and its look are there.
+  wire.cut();
+  await page.close();
+  const again = await context.newPage();
+  again.on('pageerror', e => problems.push(e.message));
+  await again.goto(wire.through(link));
+  await expect(again.getByRole('heading', { name: 'You may begin' })).toBeVisible();
+  await again.locator('#burns > summary').click();
+  await expect(again.getByText('call your emergency number now')).toBeVisible();
+  await again.locator('[data-shut=burns]').click();
+  expect(await again.evaluate(() => document.fonts.check('20px Atkinson'))).toBe(true);
+  await accessible(again);
+
+  // Begun without a network: one thing and a clock, also after a reload in the middle of it.
+  await again.getByRole('button', { name: 'I start now' }).click();
+  await expect(again.locator('.step.shown h1')).toHaveText('Get ready');
+  await expect(again.getByRole('heading', { name: 'You may begin' })).toBeHidden();
+  const next = again.locator('#run-next');
+  while ((await again.locator('.step.shown').getAttribute('data-kind')) !== 'paint') await next.click();
+  await next.click();
+  const zone = await again.locator('.step.shown').getAttribute('data-zone');
+  await expect(again.locator('#run-time')).toHaveText(/00:0[2-9]/, { timeout: 8000 });
+  await again.reload();
+  await expect(again.locator('.step.shown')).toHaveAttribute('data-zone', zone);
+  await expect(again.locator('#run-time')).toHaveText(/00:[0-5]\d/);
+  expect(sql(`select count(*) from run_step where kit_id = '${kit}' and begun_at > now() - interval '5 minutes'`)).toBe('0');
+
+  // With a network everything is told, each word once, at the moments it was done; the server's own page goes on from there.
+  wire.mend();
+  await expect
+    .poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'start' and begun_at > now() - interval '5 minutes'`))
+    .toBe('1');
+  await expect(again.locator('.run[x-data=run]:not([data-started])')).toBeVisible({ timeout: 15_000 });
+  await expect(again.locator('.step.shown')).toHaveAttribute('data-zone', zone);
+  expect(sql(`select count(*) - count(distinct id) from run_step where kit_id = '${kit}'`)).toBe('0');
+
+  // The link is closed while colour is on the head and the line is cut: what is on the head is seen through.
+  wire.cut();
+  await next.click();
+  const later2 = await again.locator('.step.shown').getAttribute('data-zone');
+  sql(`update link set revoked_at = now() where kit_id = '${kit}' and revoked_at is null`);
+  await again.reload();
+  await expect(again.locator('.step.shown')).toHaveAttribute('data-zone', later2);
+  wire.mend();
+  await expect
+    .poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'step' and begun_at > now() - interval '5 minutes'`), { timeout: 15_000 })
+    .toBe(await again.locator('.step.shown').getAttribute('data-step'));
+  await again.reload();
+  await expect(again.locator('.step.shown')).toHaveAttribute('data-zone', later2);
+  expect(problems).toEqual([]);
+  await wire.close();
+});
+
+test('a skin test that reacted, told without a network, is shown as not sent, survives a reload and stops the kit once', async ({ browser, page: studio }) => {
+  test.setTimeout(90_000);
+  const { kit, link } = await linkOf(studio, 'Odile');
+  later(kit, '1 day');
+  const { wire, page, problems } = await opened(browser, link);
+  wire.cut();
+  await page
+    .getByRole('button', { name: /Something is there|It itches, burns or is red/ })
+    .first()
+    .click();
+  await expect(page.getByText('how the skin test is')).toBeVisible();
+  await accessible(page);
+  await fits(page);
+  await page.reload();
+  await expect(page.getByText('how the skin test is')).toBeVisible();
+  expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('0');
+  wire.mend();
+  await expect(page.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('how the skin test is')).toBeHidden();
+  expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('1');
+  expect(problems).toEqual([]);
+  await wire.close();
+});
+
+test('the burn button without a network waits over reloads, and "it was nothing" takes it back', async ({ browser, page: studio }) => {
+  test.setTimeout(90_000);
+  const { kit, link } = await linkOf(studio, 'Greta');
+  const { wire, page } = await opened(browser, link);
+  const burn = async () => {
+    await page.locator('#burns > summary').click();
+    await page.getByRole('button', { name: 'I have rinsed' }).click();
+  };
+  wire.cut();
+  await burn();
+  await expect(page.getByText('No network. Do not go on.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('that it burns or itches')).toBeVisible();
+  await page.locator('#burns > summary').click();
+  await page.getByRole('button', { name: 'It was nothing' }).click();
+  await expect(page.getByText('that it burns or itches')).toBeHidden();
+  wire.mend();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Skin test' })).toBeVisible();
+  expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('0');
+  wire.cut();
+  await burn();
+  await page.reload();
+  wire.mend();
+  await expect(page.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible({ timeout: 20_000 });
+  expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('1');
+  await wire.close();
+});
+
+test('a guide can be put on the home screen', async ({ page: studio, request }) => {
+  const { link } = await linkOf(studio, 'Edda');
+  const manifest = await (await request.get(link + '/app.webmanifest')).json();
+  expect(manifest).toMatchObject({ start_url: new URL(link).pathname, display: 'standalone' });
+  for (const icon of manifest.icons) expect((await request.get(process.env.KITTO_URL + icon.src)).ok()).toBe(true);
+});
