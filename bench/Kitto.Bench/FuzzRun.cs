@@ -67,7 +67,7 @@ internal static class FuzzRun
         string client = Find(await Get("/clients?find=Lotte"), "href=\"/clients/([0-9a-f-]{36})\""),
             maren = Find(await Get("/clients?find=Maren"), "href=\"/clients/([0-9a-f-]{36})\"");
         string kit = Find(await Get($"/clients/{maren}"), "href=\"/kits/([0-9a-f-]{36})\"");
-        string guide = Find(await Post($"/kits/{kit}?handler=Link", Find(await Get($"/kits/{kit}"), Token)), "value=\"http[^\"]*(/g/[^\"]+)\"");
+        string guide = Find(await Get($"/kits/{kit}"), "value=\"http[^\"]*(/g/[^\"]+)\"");
         string ask = Find(
             await Post($"/clients/{client}/answers?handler=Ask", Find(await Get($"/clients/{client}/answers"), Token)),
             "value=\"http[^\"]*(/ask/[^\"]+)\""

@@ -23,6 +23,12 @@ public sealed record SignedPrescription(
     string? ShelfHash
 );
 
+/// <summary>A kit that was stopped and that nobody has put away.</summary>
+/// <param name="Id">The kit.</param>
+/// <param name="Client">Whose.</param>
+/// <param name="Since">When it was stopped, UTC.</param>
+public sealed record StoppedKit(Guid Id, string Client, DateTime Since);
+
 /// <summary>A kit.</summary>
 public sealed record Kit(
     Guid Id,
@@ -132,6 +138,14 @@ public sealed class Kits(Database db)
         $"select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.id = @id";
 
     public Task<Kit?> Get(Guid id) => db.One<Kit>(OneSql, new { id });
+
+    /// <summary>Kits that were stopped and that nobody has put away, the oldest stop first.</summary>
+    public Task<IReadOnlyList<StoppedKit>> Stopped() =>
+        db.List<StoppedKit>(
+            """
+            select k.id, c.name as client, k.stopped_at as since from kit k join client c on c.id = k.client_id where k.state = 'stopped' order by k.stopped_at, k.id
+            """
+        );
 
     /// <summary>The newest kit of a client; null where there is none.</summary>
     public Task<Kit?> Newest(Guid clientId) =>

@@ -3,13 +3,25 @@ using System.Security.Cryptography;
 
 namespace Kitto.Store;
 
-/// <summary>A link as the studio sees it; the address itself is shown once and never kept.</summary>
+/// <summary>A link as the studio sees it. Of a guide the token is kept encrypted, so that it can be shown again; of others it is shown once.</summary>
 /// <param name="Purpose">guide, ask or studio.</param>
 /// <param name="KitId">The kit whose guide it opens.</param>
 /// <param name="ClientId">The client whom it asks.</param>
-public sealed record Link(Guid Id, string Purpose, Guid? KitId, Guid? ClientId, DateTime CreatedAt, DateTime ExpiresAt, DateTime? RevokedAt);
+/// <param name="Sealed">The token as the application encrypted it; null where it cannot be shown again.</param>
+/// <param name="Site">The site it was made under; null where that is not known.</param>
+public sealed record Link(
+    Guid Id,
+    string Purpose,
+    Guid? KitId,
+    Guid? ClientId,
+    DateTime CreatedAt,
+    DateTime ExpiresAt,
+    DateTime? RevokedAt,
+    string? Sealed,
+    string? Site
+);
 
-/// <summary>Doors from outside: 128 random bits each, stored hashed, revocable, expiring.</summary>
+/// <summary>Doors from outside: 128 random bits each, found by their hash, revocable, expiring.</summary>
 public sealed class Links(Database db)
 {
     /// <summary>How long a link to a guide works.</summary>
@@ -21,11 +33,16 @@ public sealed class Links(Database db)
     /// <summary>How long a link to the studio's calendar works.</summary>
     public static readonly TimeSpan CalendarLife = TimeSpan.FromDays(730);
 
-    private const string Columns = "id, purpose, kit_id, client_id, created_at, expires_at, revoked_at";
+    private const string Columns = "id, purpose, kit_id, client_id, created_at, expires_at, revoked_at, sealed, site";
 
-    /// <summary>Makes a link to a kit's guide and revokes the earlier ones.</summary>
+    /// <summary>Makes a link to a kit's guide; those that were made before stay open.</summary>
+    /// <param name="kitId">The kit.</param>
+    /// <param name="at">Now, UTC.</param>
+    /// <param name="seal">Encrypts the token, so that it can be shown again; null: it is shown once.</param>
+    /// <param name="site">The site it is made under.</param>
     /// <returns>The token to put in the address.</returns>
-    public Task<string> ToGuide(Guid kitId, DateTime at) => Make("guide", kitId, null, at, GuideLife);
+    public Task<string> ToGuide(Guid kitId, DateTime at, Func<string, string>? seal = null, string? site = null) =>
+        Make("guide", kitId, null, at, GuideLife, closeOthers: false, seal, site);
 
     /// <summary>Makes a link that asks a client, and revokes the earlier ones.</summary>
     /// <returns>The token to put in the address.</returns>
@@ -40,11 +57,21 @@ public sealed class Links(Database db)
 
     public Task<int> RevokeCalendar(DateTime at) => db.Run("update link set revoked_at = @at where purpose = 'studio' and revoked_at is null", new { at });
 
-    public Task<int> Revoke(Guid kitId, DateTime at) =>
-        db.Run("update link set revoked_at = @at where kit_id = @kitId and revoked_at is null", new { kitId, at });
+    /// <summary>Closes one link of a kit.</summary>
+    public Task<int> Close(Guid kitId, Guid id, DateTime at) =>
+        db.Run(
+            "update link set revoked_at = @at where id = @id and kit_id = @kitId and revoked_at is null",
+            new
+            {
+                id,
+                kitId,
+                at,
+            }
+        );
 
-    /// <summary>The newest link of a kit.</summary>
-    public Task<Link?> OfKit(Guid kitId) => db.One<Link>($"select {Columns} from link where kit_id = @kitId order by created_at desc limit 1", new { kitId });
+    /// <summary>All links of a kit, the newest first.</summary>
+    public Task<IReadOnlyList<Link>> OfKit(Guid kitId) =>
+        db.List<Link>($"select {Columns} from link where kit_id = @kitId order by created_at desc, id desc", new { kitId });
 
     /// <summary>The newest link that asks a client.</summary>
     public Task<Link?> Asking(Guid clientId) =>
@@ -63,14 +90,25 @@ public sealed class Links(Database db)
         return await db.One<Link>($"select {Columns} from link where token_hash = @hash and purpose = @purpose", new { hash, purpose });
     }
 
-    private async Task<string> Make(string purpose, Guid? kitId, Guid? clientId, DateTime at, TimeSpan life)
+    private async Task<string> Make(
+        string purpose,
+        Guid? kitId,
+        Guid? clientId,
+        DateTime at,
+        TimeSpan life,
+        bool closeOthers = true,
+        Func<string, string>? seal = null,
+        string? site = null
+    )
     {
         byte[] token = RandomNumberGenerator.GetBytes(16);
+        string written = Base64Url.EncodeToString(token);
         await db.Run(
             """
             update link set revoked_at = @at
-            where purpose = @purpose and kit_id is not distinct from @kitId and client_id is not distinct from @clientId and revoked_at is null;
-            insert into link (id, purpose, kit_id, client_id, token_hash, created_at, expires_at) values (@id, @purpose, @kitId, @clientId, @hash, @at, @expires)
+            where @closeOthers and purpose = @purpose and kit_id is not distinct from @kitId and client_id is not distinct from @clientId and revoked_at is null;
+            insert into link (id, purpose, kit_id, client_id, token_hash, created_at, expires_at, sealed, site)
+            values (@id, @purpose, @kitId, @clientId, @hash, @at, @expires, @kept, @site)
             """,
             new
             {
@@ -81,8 +119,11 @@ public sealed class Links(Database db)
                 hash = SHA256.HashData(token),
                 at,
                 expires = at + life,
+                closeOthers,
+                kept = seal?.Invoke(written),
+                site,
             }
         );
-        return Base64Url.EncodeToString(token);
+        return written;
     }
 }

@@ -17,9 +17,25 @@ public sealed record Studio(
     int Version,
     double? CostShort,
     double? CostLeft,
-    string Lines
+    string Lines,
+    string Phone = ""
 )
 {
+    /// <summary>Longest telephone number, characters.</summary>
+    public const int LongestPhone = 30;
+
+    /// <summary>Whether this is how a telephone number is written: digits, spaces, brackets, hyphens, a plus in front; at least five digits. Empty is one, too: none is known.</summary>
+    public static bool IsPhone(string text) =>
+        text.Length == 0
+        || (
+            text.Length <= LongestPhone
+            && text.Count(char.IsAsciiDigit) >= 5
+            && text.All(c => char.IsAsciiDigit(c) || c is ' ' or '(' or ')' or '-' or '/' or '+')
+        );
+
+    /// <summary>The number as a telephone dials it; empty where none is known.</summary>
+    public string Dials => string.Concat(Phone.Where((c, i) => char.IsAsciiDigit(c) || (c == '+' && i == 0)));
+
     /// <summary>The values the engine reckons with.</summary>
     public House House() =>
         new(
@@ -78,7 +94,7 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone
             from studio where id = 1
             """
         );
@@ -94,7 +110,7 @@ public sealed class Studios(Database db)
                 await connection.ExecuteAsync(
                     """
                     update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
-                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, version = version + 1
+                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, version = version + 1
                     where id = 1 and version = @Version
                     """,
                     studio

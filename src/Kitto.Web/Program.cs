@@ -49,6 +49,7 @@ builder.Services.AddSingleton<CurrentShelf>().AddTransient(s => s.GetRequiredSer
 builder
     .Services.AddTransient<CaseBuilder>()
     .AddTransient<GuideAccess>()
+    .AddSingleton<GuideLinks>()
     .AddTransient<RunRecorder>()
     .AddTransient<ReactionRecorder>()
     .AddSingleton<KitGate>()
@@ -156,6 +157,7 @@ app.MapRazorPages().WithStaticAssets();
 app.MapGet("/calendar/{token}.ics", Calendars.Studio).AllowAnonymous();
 app.MapGet("/g/{token}/days.ics", Calendars.Client).AllowAnonymous();
 app.MapGet("/g/{token}/app.webmanifest", HomeScreen.Manifest).AllowAnonymous();
+app.MapGet("/alarms", Alarms.Stream).RequireAuthorization();
 app.MapGet("/healthz", Health.Ready).AllowAnonymous();
 app.MapGet("/healthz/live", () => "alive").AllowAnonymous();
 app.Run();

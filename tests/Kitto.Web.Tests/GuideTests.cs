@@ -352,7 +352,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         string link = await studio.LinkTo(kit);
         var visitor = new Visitor(studio);
         Assert.Equal(HttpStatusCode.OK, (await visitor.Open(link)).Status);
-        await studio.Links.Revoke(kit.Id, DateTime.UtcNow);
+        await studio.CloseLinks(kit);
         Assert.Equal(HttpStatusCode.Gone, (await visitor.Open(link)).Status);
         Assert.Contains("has closed this link", visitor.Text, StringComparison.Ordinal);
         link = await studio.LinkTo(kit);

@@ -290,7 +290,7 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
                 await colourist.Answer(".questions", ("is.newTattoo", "true"), ("none.since", null));
                 break;
             case "a link that is closed":
-                await studio.Links.Revoke(kit.Id, DateTime.UtcNow);
+                await studio.CloseLinks(kit);
                 break;
             default:
                 await Burns(guide);

@@ -161,7 +161,7 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
-    public async Task A_link_is_kept_as_a_hash_and_opens_until_revoked_or_expired()
+    public async Task A_link_is_found_by_its_hash_and_another_one_closes_nothing()
     {
         var kit = await studio.KitOf("Greta");
         string token = await studio.Links.ToGuide(kit.Id, Now);
@@ -171,6 +171,8 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         );
         Assert.Null((await studio.Links.Open("guide", token))!.RevokedAt);
         string next = await studio.Links.ToGuide(kit.Id, Now);
+        Assert.Null((await studio.Links.Open("guide", token))!.RevokedAt);
+        await studio.Links.Close(kit.Id, (await studio.Links.Open("guide", token))!.Id, Now);
         Assert.NotNull((await studio.Links.Open("guide", token))!.RevokedAt);
         Assert.Null((await studio.Links.Open("guide", next))!.RevokedAt);
         Assert.Null(await studio.Links.Open("guide", token[..21]));

@@ -98,6 +98,15 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>An address of her guide.</summary>
     public async Task<string> LinkTo(Kit kit) => "/g/" + await Links.ToGuide(kit.Id, Clock.GetUtcNow().UtcDateTime);
 
+    /// <summary>Closes every link to her guide.</summary>
+    public async Task CloseLinks(Kit kit)
+    {
+        foreach (var link in await Links.OfKit(kit.Id))
+        {
+            await Links.Close(kit.Id, link.Id, DateTime.UtcNow);
+        }
+    }
+
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseSetting("KITTO_DATABASE", Connection);

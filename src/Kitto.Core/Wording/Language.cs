@@ -28,7 +28,8 @@ public abstract class Language
     /// <param name="name">The client's first name.</param>
     /// <param name="studio">The studio.</param>
     /// <param name="days">The days of the kit.</param>
-    public abstract (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days);
+    /// <param name="guide">The address of the guide; null: it stands on the paper in the box.</param>
+    public abstract (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days, string? guide = null);
 
     /// <summary>The numbers that a reason was reckoned from, with their names; null where its sentence holds them all.</summary>
     public abstract IReadOnlyList<Used>? Numbers(Reason reason);

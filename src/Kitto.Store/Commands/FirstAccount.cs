@@ -11,6 +11,7 @@ public sealed class FirstAccount(Database db)
         Person person,
         string studio,
         string timeZone,
+        string phone,
         bool demo,
         IReadOnlyList<(string Name, IReadOnlyList<DayOfWeek> PostDays, int TransitDays)> places
     ) =>
@@ -25,14 +26,15 @@ public sealed class FirstAccount(Database db)
 
             await connection.ExecuteAsync(
                 """
-                insert into studio (id, name, time_zone, service_level, scale_step, is_demo) values (1, @studio, @timeZone, 0.9, 0.1, @demo)
-                on conflict (id) do update set name = @studio, time_zone = @timeZone, is_demo = @demo
+                insert into studio (id, name, time_zone, service_level, scale_step, is_demo, phone) values (1, @studio, @timeZone, 0.9, 0.1, @demo, @phone)
+                on conflict (id) do update set name = @studio, time_zone = @timeZone, is_demo = @demo, phone = @phone
                 """,
                 new
                 {
                     studio,
                     timeZone,
                     demo,
+                    phone,
                 }
             );
             await connection.ExecuteAsync(People.AddSql, person);

@@ -5,6 +5,7 @@ using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Consultations;
+using Kitto.Web.Guides;
 using Kitto.Web.Sittings;
 
 namespace Kitto.Web.Demo;
@@ -18,6 +19,7 @@ internal sealed class Acts(
     CaseBuilder cases,
     SittingCommands sittings,
     SafetyCommands safety,
+    GuideLinks links,
     TimeProvider clock,
     Person colourist
 )
@@ -120,7 +122,13 @@ internal sealed class Acts(
             cases.Freeze(record, found, p, document, colourist.DisplayName),
             null
         );
-        return (await kits.Newest(client))!;
+        var kit = (await kits.Newest(client))!;
+        if (p.Decision == Decision.Kit)
+        {
+            await links.Make(kit.Id, null);
+        }
+
+        return kit;
     }
 
     public async Task Move(Kit kit, string to, double daysAgo) =>

@@ -45,6 +45,7 @@ public static class Seed
                 person,
                 "Slipway Colour Studio",
                 "Europe/London",
+                "+44 1632 960417",
                 demo: true,
                 [
                     ("Outer Hesk", [DayOfWeek.Tuesday, DayOfWeek.Friday], 2),

@@ -20,6 +20,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
     public sealed class HouseForm
     {
         public string? Name { get; set; }
+        public string? Phone { get; set; }
         public string? Level { get; set; }
         public string? CostShort { get; set; }
         public string? CostLeft { get; set; }
@@ -55,6 +56,12 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
             wrong["Name"] = "1 to 80 characters.";
         }
 
+        string phone = (input.Phone ?? "").Trim();
+        if (!Studio.IsPhone(phone))
+        {
+            wrong["Phone"] = SetupModel.PhoneRange;
+        }
+
         double? level = Number("Level", input.Level, 100 * Values.LeastServiceLevel, 100 * Values.GreatestServiceLevel);
         double? step = Number("ScaleStep", input.ScaleStep, 0.01, 5);
         bool costs = !string.IsNullOrWhiteSpace(input.CostShort) || !string.IsNullOrWhiteSpace(input.CostLeft);
@@ -76,6 +83,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
                 stored.With(Own(stored, input)) with
                 {
                     Name = name,
+                    Phone = phone,
                     ServiceLevel = level!.Value / 100,
                     ScaleStep = step!.Value,
                     CostShort = missing,
@@ -113,6 +121,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
         Input = new HouseForm
         {
             Name = studio.Name,
+            Phone = studio.Phone,
             Level = Say(studio.ServiceLevel * 100),
             CostShort = Say(studio.CostShort),
             CostLeft = Say(studio.CostLeft),

@@ -16,6 +16,9 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
     [BindProperty, Required(ErrorMessage = "Say which time zone.")]
     public string? TimeZone { get; set; } = "Europe/London";
 
+    [BindProperty]
+    public string? Phone { get; set; }
+
     [BindProperty, Required(ErrorMessage = "Name at least one place."), StringLength(80, ErrorMessage = "At most 80 characters.")]
     public string? Destination { get; set; }
 
@@ -24,6 +27,10 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
 
     [BindProperty, Required(ErrorMessage = "Choose a password."), StringLength(200, MinimumLength = 10, ErrorMessage = "10 to 200 characters.")]
     public string? Password { get; set; }
+
+    /// <summary>What a telephone number may be.</summary>
+    public static readonly string PhoneRange =
+        $"At least five digits, at most {Store.Studio.LongestPhone} characters: digits, spaces, brackets, hyphens, a plus in front.";
 
     public async Task<IActionResult> OnGet() => await people.Any() ? Redirect("/signin") : Page();
 
@@ -37,6 +44,11 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
         if (TimeZone is not null && !TimeZoneInfo.TryFindSystemTimeZoneById(TimeZone, out _))
         {
             ModelState.AddModelError(nameof(TimeZone), "No such time zone. Write it as Area/City.");
+        }
+
+        if (!Store.Studio.IsPhone((Phone ?? "").Trim()))
+        {
+            ModelState.AddModelError(nameof(Phone), PhoneRange);
         }
 
         if (!ModelState.IsValid)
@@ -71,6 +83,7 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
                 person,
                 Studio!.Trim(),
                 TimeZone!,
+                (Phone ?? "").Trim(),
                 demo: false,
                 [(Destination!.Trim(), [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 2)]
             );

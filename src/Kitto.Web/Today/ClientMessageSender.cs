@@ -12,6 +12,7 @@ public sealed class ClientMessageSender(
     Kits kits,
     Clients clients,
     KitGate gate,
+    GuideLinks links,
     Studios studios,
     PostSettings settings,
     TimeProvider clock,
@@ -55,7 +56,7 @@ public sealed class ClientMessageSender(
         foreach (var (key, kit, kind) in due.Where(d => !there.Contains(d.Key)))
         {
             var client = (await clients.Get(kit.ClientId))!;
-            var (subject, body) = Words.Client.Message(kind, client.Name.Split(' ')[0], studio.Name, kit.Days);
+            var (subject, body) = Words.Client.Message(kind, client.Name.Split(' ')[0], studio.Name, kit.Days, await links.Newest(kit.Id));
             await messages.Make(key, client.Id, client.Email, subject, body, now);
         }
     }

@@ -8,7 +8,7 @@ namespace Kitto.Core.Wording;
 internal sealed partial class English
 {
     /// <inheritdoc/>
-    public override (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days)
+    public override (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days, string? guide = null)
     {
         static string Day(DateOnly? day) => day?.ToString("dddd d MMMM", CultureInfo.InvariantCulture) ?? "";
         var (subject, says) = kind switch
@@ -45,7 +45,7 @@ internal sealed partial class English
         };
         return (
             subject,
-            $"Dear {name},\n\n{says}\n\nIf anything itches, burns or swells: rinse, do not colour, call us; trouble breathing or a swelling face, call your emergency number.\n\n{studio}\n"
+            $"Dear {name},\n\n{says}\n\n{(guide is null ? "Your guide opens by the link or the code on the paper in the box." : $"Your guide: {guide}")}\n\nIf anything itches, burns or swells: rinse, do not colour, call us; trouble breathing or a swelling face, call your emergency number.\n\n{studio}\n"
         );
     }
 }

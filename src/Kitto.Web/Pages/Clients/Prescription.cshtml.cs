@@ -7,6 +7,7 @@ using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Consultations;
+using Kitto.Web.Guides;
 using Kitto.Web.Identity;
 using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
@@ -21,6 +22,7 @@ public sealed partial class PrescriptionModel(
     SittingCommands commands,
     Drafts drafts,
     Shelf shelf,
+    GuideLinks links,
     TimeProvider clock
 ) : PageModel
 {

@@ -7,6 +7,7 @@ using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Consultations;
+using Kitto.Web.Guides;
 using Kitto.Web.Identity;
 using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
@@ -77,6 +78,11 @@ public sealed partial class PrescriptionModel
                 cases.Freeze(Record, c, p, Document, User.Name()),
                 asked ? null : ConsultationRecorder.Confirmed(Record)
             );
+            if (kit is { } fresh)
+            {
+                await links.Make(fresh, GuideLinks.Site(Request));
+            }
+
             return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");
         }
         catch (ConflictException conflict)

@@ -21,7 +21,7 @@ namespace Kitto.Web.Pages.KitSheet;
 public sealed partial class SheetModel(
     Kits kits,
     CaseBuilder cases,
-    Links links,
+    GuideLinks links,
     Reports reports,
     RunRecorder run,
     KitGate gate,
@@ -55,10 +55,8 @@ public sealed partial class SheetModel(
     /// <summary>Pictures that came with her tests.</summary>
     public IReadOnlyList<(Guid TestId, string Kind, DateTime At)> Photos { get; private set; } = [];
 
-    public Link? Link { get; private set; }
-
-    /// <summary>The address of a link that was made this moment; it is never shown again.</summary>
-    public string? FreshAddress { get; private set; }
+    /// <summary>Links to its guide that are open, the newest first, with their addresses where they can be shown.</summary>
+    public IReadOnlyList<(Link Link, string? Address)> Open { get; private set; } = [];
 
     public string? Conflict { get; private set; }
 
@@ -93,6 +91,13 @@ public sealed partial class SheetModel(
         {
             Conflict =
                 $"The head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one.";
+            return Page();
+        }
+
+        // The paper in the box bears the link, or nobody finds the guide.
+        if (to == "posted" && Open.All(l => l.Address is null))
+        {
+            Conflict = "There is no link to its guide that could stand on the paper in the box. Make one below, print the paper, then post it.";
             return Page();
         }
 
@@ -178,7 +183,7 @@ public sealed partial class SheetModel(
         Verdict = (await gate.Of(kit)).Verdict;
         Outcome = await reports.OutcomeOf(id);
         Run = Guide is null ? null : await run.Kept(kit, Guide, Prescription, Case, Shelf);
-        Link = await links.OfKit(id);
+        Open = [.. (await links.Open(id)).Select(l => (l, links.Address(l, GuideLinks.Site(Request))))];
         Photos = await reports.Photos(id);
         return true;
     }

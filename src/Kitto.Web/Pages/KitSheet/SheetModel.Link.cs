@@ -20,6 +20,7 @@ namespace Kitto.Web.Pages.KitSheet;
 /// <summary>The client's link, and the pictures that came through it.</summary>
 public sealed partial class SheetModel
 {
+    /// <summary>One more link; nothing that is open is closed by it.</summary>
     public async Task<IActionResult> OnPostLink(Guid id)
     {
         if (!await Load(id) || Kit.State is "stopped" or "closed")
@@ -27,16 +28,15 @@ public sealed partial class SheetModel
             return NotFound();
         }
 
-        string token = await links.ToGuide(id, Now());
-        await Load(id);
-        FreshAddress = $"{Request.Scheme}://{Request.Host}/g/{token}";
-        return Page();
+        await links.Make(id, GuideLinks.Site(Request));
+        return Redirect($"/kits/{id}#link");
     }
 
-    public async Task<IActionResult> OnPostRevoke(Guid id)
+    /// <summary>Closes the one link that is meant; a run with colour on the head goes on through it until it is rinsed.</summary>
+    public async Task<IActionResult> OnPostClose(Guid id, Guid link)
     {
-        await links.Revoke(id, Now());
-        return RedirectToPage(new { id });
+        await links.Close(id, link);
+        return Redirect($"/kits/{id}#link");
     }
 
     /// <summary>The picture of a test, for the studio alone.</summary>

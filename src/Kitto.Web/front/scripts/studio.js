@@ -1,6 +1,7 @@
 // What a colourist's pages run.
 import Alpine from '@alpinejs/csp';
 import './shell.js';
+import listen from './alarms.js';
 import finder from './finder.js';
 import questions from './questions.js';
 import sitting from './sitting/sitting.js';
@@ -9,3 +10,4 @@ Alpine.data('finder', finder);
 Alpine.data('questions', questions);
 Alpine.data('sitting', sitting);
 Alpine.start();
+listen();

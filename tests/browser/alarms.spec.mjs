@@ -1,0 +1,39 @@
+// A stop reaches a colourist on whatever page she is, within five seconds, and stands there until it is put away.
+import { test, expect, accessible, fits, signIn } from './help.mjs';
+
+test('a reaction is marked on every page of the studio within five seconds', async ({ browser, page }) => {
+  await signIn(page);
+  await page.goto(process.env.KITTO_URL + '/clients?find=Bettany');
+  await page.locator('.line').first().click();
+  await page.locator('.past a[href^="/kits"]').first().click();
+  const link = await page.getByLabel('Link to the guide').first().inputValue();
+  const sheet = page.url();
+  await page.goto(process.env.KITTO_URL + '/shelf');
+  // The demo has a stop of its own; this one comes on top.
+  const mark = page.locator('#alarm-mark');
+  await expect(mark).toContainText('stopped');
+  const before = await mark.innerText();
+
+  const client = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  await client.goto(link);
+  await client.locator('#burns > summary').click();
+  await expect(client.getByRole('link', { name: /Call Slipway Colour Studio/ })).toHaveAttribute('href', 'tel:+441632960417');
+  await accessible(client);
+  await fits(client);
+  const told = Date.now();
+  await client.getByRole('button', { name: 'I have rinsed' }).click();
+  await expect(mark).not.toHaveText(before, { timeout: 5000 });
+  expect(Date.now() - told).toBeLessThan(5000);
+  await accessible(page);
+  await expect(client.getByText('It is with your colourist since')).toBeVisible();
+  await expect(client.getByText('If nobody has called you within the hour, call.')).toBeVisible();
+
+  // Put away, it is marked no longer, on another page that stood open too.
+  const other = await page.context().newPage();
+  await other.goto(process.env.KITTO_URL + '/house');
+  await expect(other.locator('#alarm-mark')).toBeVisible();
+  await page.goto(sheet);
+  await page.getByRole('button', { name: 'I have spoken to the client; put away' }).click();
+  await other.bringToFront();
+  await expect(other.locator('#alarm-mark')).toHaveText(before, { timeout: 5000 });
+});
