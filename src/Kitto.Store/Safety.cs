@@ -7,6 +7,13 @@ using Npgsql;
 
 namespace Kitto.Store;
 
+/// <summary>A reaction that was told and taken back.</summary>
+/// <param name="ClientId">Who.</param>
+/// <param name="Client">By name.</param>
+/// <param name="ToldAt">When it was told, UTC.</param>
+/// <param name="BackAt">When it was taken back, UTC.</param>
+public sealed record TakenBackRow(Guid ClientId, string Client, DateTime ToldAt, DateTime BackAt);
+
 /// <summary>The record of safety: read here, added to by the commands, changed by nobody.</summary>
 public sealed class SafetyRecords(Database db)
 {
@@ -25,6 +32,17 @@ public sealed class SafetyRecords(Database db)
             );
             return (await connection.QueryAsync<BornRow>(BornSql($"in {Open}"))).GroupBy(b => b.ClientId).ToDictionary(g => g.Key, g => Made(events[g.Key], g));
         });
+
+    /// <summary>Reactions that clients took back themselves since a moment, the last first: somebody calls all the same.</summary>
+    public Task<IReadOnlyList<TakenBackRow>> TakenBack(DateTime since) =>
+        db.List<TakenBackRow>(
+            """
+            select c.id as client_id, c.name as client, r.said_at as told_at, b.said_at as back_at
+            from safety_event b join safety_event r on r.id = b.of_event and r.kind = 'reaction' join client c on c.id = b.client_id
+            where b.kind = 'corrected' and b.said_by = 'client' and b.said_at >= @since order by b.said_at desc
+            """,
+            new { since }
+        );
 
     internal static async Task<SafetyRecord> Of(NpgsqlConnection connection, Guid clientId) =>
         Made(

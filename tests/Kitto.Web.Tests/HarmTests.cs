@@ -316,6 +316,52 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
         Assert.NotEmpty(client.FindAll("#burns-form"));
     }
 
+    [Theory]
+    [InlineData(2, false, "")]
+    [InlineData(11, false, "stopped")]
+    [InlineData(2, true, "stopped")]
+    public async Task A_reaction_that_was_tapped_by_mistake_is_taken_back_within_ten_minutes_and_both_stay_on_record(int minutes, bool another, string state)
+    {
+        var (kit, client, colourist) = await studio.FreshKit($"Tapped {minutes} {another}");
+        string guide = client.Address;
+        await Burns(guide);
+        if (another)
+        {
+            await colourist.Open($"/clients/{kit.ClientId}/answers");
+            await colourist.Answer(".questions", ("scalp", "broken"));
+        }
+
+        if (minutes > 10)
+        {
+            await studio.Later(kit, minutes / 60.0);
+        }
+
+        await client.Open(guide);
+        Assert.Equal("Stop", client.Find("h1").TextContent);
+        Assert.Equal(minutes < 10 && !another, client.FindAll(".mistake").Count > 0);
+        var told = (await studio.Safety.Of(kit.ClientId)).Events.First(e => e.Kind == SafetyKind.Reaction);
+        string id = Guid.NewGuid().ToString();
+        // A page that stood open sends it however late, and may send it twice.
+        for (int twice = 0; twice < 2; twice++)
+        {
+            await client.Send("#burns-form", $"{guide.Split('?')[0]}?handler=Mistake", ("what", told.Id.ToString()), ("id", id));
+        }
+
+        var record = await studio.Safety.Of(kit.ClientId);
+        Assert.Contains(record.Events, e => e.Id == told.Id);
+        Assert.Equal(minutes < 10 ? 2 : 0, record.Events.Count(e => e.Of == told.Id));
+        Assert.Equal(minutes < 10, record.Allergy is null);
+        var now = (await studio.Kits.Get(kit.Id))!;
+        Assert.Equal((state.Length > 0 ? state : kit.State, state.Length > 0), (now.State, now.StoppedAt is not null));
+        await colourist.Open("/");
+        Assert.Equal(
+            minutes < 10,
+            colourist
+                .FindAll(".line")
+                .Any(l => l.TextContent.Contains(kit.ClientName, StringComparison.Ordinal) && l.TextContent.Contains("took it back", StringComparison.Ordinal))
+        );
+    }
+
     [Fact]
     public async Task Nothing_opens_by_dates_that_cannot_be_and_after_a_strand_that_was_not_right_only_the_colourist_opens()
     {

@@ -162,7 +162,9 @@ for (const [name, view] of [
     await accessible(hers);
     later(kit, '49 hours');
     await hers.reload();
-    await hers.getByRole('button', { name: 'Nothing to see or feel' }).click();
+    await hers.getByText('Nothing to see or feel').click();
+    await accessible(hers);
+    await hers.getByRole('button', { name: 'Yes, it is clear' }).click();
     await expect(hers.getByLabel('Right')).toBeVisible();
     later(kit, '1 hour');
     await hers.getByLabel('Right').check();

@@ -19,7 +19,11 @@ internal enum RefusedFor
     NothingToCorrect,
     ReasonMissing,
     DoubtComesFirst,
+    TooLateForMistake,
 }
+
+/// <summary>What a client says who takes a reaction back.</summary>
+internal sealed record TakenBack() : Saying;
 
 /// <summary>Why something said of a kit was not taken down.</summary>
 internal sealed record NotTaken(RefusedFor For) : Saying;

@@ -195,6 +195,29 @@ public static class KitLife
         return new(events);
     }
 
+    /// <summary>How long a client can take a tap back as a mistake; later only a colourist corrects it, with a reason (ours).</summary>
+    public static readonly TimeSpan MistakeWithin = TimeSpan.FromMinutes(10);
+
+    /// <summary>A reaction that the client told and takes back within minutes, because nothing is wrong and it was tapped by mistake. Both stay in the record.</summary>
+    /// <param name="record">What was said before.</param>
+    /// <param name="what">The reaction.</param>
+    /// <param name="who">The client.</param>
+    public static Taken Mistaken(SafetyRecord record, Guid what, Speaker who) =>
+        record.Events.Any(e => e.Id == who.Id) ? Taken.Before
+        : record.Events.FirstOrDefault(e => e.Id == what) is not { Kind: SafetyKind.Reaction, By: Speaker.Client } told || record.IsCorrected(what)
+            ? Taken.Not("", RefusedFor.NothingToCorrect)
+        : !MayTakeBack(told, who.Now) ? Taken.Not("", RefusedFor.TooLateForMistake)
+        : new([
+            new SafetyEvent(who.Id, SafetyKind.Doubted, null, who.Now, who.Now, who.By, ByMistake) { Of = what },
+            new SafetyEvent(Next(who.Id), SafetyKind.Corrected, null, who.Now, who.Now, who.By, ByMistake) { Of = what },
+        ]);
+
+    /// <summary>Whether a client can still take a reaction back.</summary>
+    public static bool MayTakeBack(SafetyEvent told, DateTime now) =>
+        told is { Kind: SafetyKind.Reaction, By: Speaker.Client } && now - told.SaidAt <= MistakeWithin;
+
+    private static string ByMistake => Language.English.Says(new TakenBack());
+
     /// <summary>First step of a correction: why an earlier stop was a mistake. It opens nothing.</summary>
     public static Taken Doubt(SafetyRecord record, Guid what, string reason, Speaker who) =>
         record.Events.FirstOrDefault(e => e.Id == what) is not { Stops: true } || record.IsCorrected(what) ? Taken.Not("", RefusedFor.NothingToCorrect)

@@ -62,6 +62,35 @@ public sealed class SafetyCommands(Database db, ILogger<SafetyCommands>? logger 
         return said.Refused;
     }
 
+    /// <summary>A client takes a reaction back within minutes. Kits that it alone had stopped are where they were; the record keeps both.</summary>
+    /// <returns>Why not; null where it was taken.</returns>
+    public async Task<Refusal?> Mistaken(Guid clientId, Guid what, Speaker who)
+    {
+        var said = await db.Together(async connection =>
+        {
+            var held = await Held.Of(connection, clientId);
+            var before = await held.Record();
+            var taken = KitLife.Mistaken(before, what, who);
+            await held.Append(taken.Events);
+            if (taken.Events.Count > 0 && !(await held.Record()).Stops.Any())
+            {
+                await held.Execute(
+                    """
+                    update kit k set version = version + 1, stopped_at = null, stop_reason = null, state = case
+                        when exists (select 1 from outcome_report o where o.kit_id = k.id) then 'reported'
+                        when posted_at is not null then 'posted' when packed_at is not null then 'packed' else 'signed' end
+                    where client_id = @clientId and state = 'stopped' and stopped_at = @SaidAt
+                    """,
+                    new { clientId, before.Events.First(e => e.Id == what).SaidAt }
+                );
+            }
+
+            return taken;
+        });
+        CommandLog.Taken(log, clientId, said.Events);
+        return said.Refused;
+    }
+
     /// <summary>Takes down words of a run; those that cannot be are left out.</summary>
     /// <param name="kit">The kit.</param>
     /// <param name="words">The words, in the order in which they happened.</param>

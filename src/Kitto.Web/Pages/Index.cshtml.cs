@@ -13,8 +13,20 @@ namespace Kitto.Web.Pages;
 public sealed record TodayLine(string Name, string Says, string Link, string Act, bool Alarm = false);
 
 /// <summary>Who needs something today.</summary>
-public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers answers, Messages messages, Studios studios, TimeProvider clock) : PageModel
+public sealed class TodayModel(
+    Kits kits,
+    Reports reports,
+    KitGate gate,
+    Answers answers,
+    Messages messages,
+    Studios studios,
+    SafetyRecords safety,
+    TimeProvider clock
+) : PageModel
 {
+    /// <summary>A reaction that was taken back is shown for so long, days (ours).</summary>
+    private const int TakenBackDays = 3;
+
     public Studio Studio { get; private set; } = null!;
 
     public DateOnly Today { get; private set; }
@@ -40,6 +52,14 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
                 $"answered the questions {When(Studio.Today(a.AnsweredAt))}",
                 $"/clients/{a.ClientId}/answers",
                 "Read them"
+            ))
+            .ToList();
+        var back = (await safety.TakenBack(now.AddDays(-TakenBackDays)))
+            .Select(b => new TodayLine(
+                b.Client,
+                $"told of a reaction {Studio.Local(b.ToldAt):ddd HH:mm} and took it back {Studio.Local(b.BackAt):HH:mm} as tapped by mistake",
+                $"/clients/{b.ClientId}#safety",
+                "Call all the same"
             ))
             .ToList();
         var stopped = new List<TodayLine>();
@@ -112,6 +132,7 @@ public sealed class TodayModel(Kits kits, Reports reports, KitGate gate, Answers
         Groups =
         [
             ("Stopped", stopped),
+            ("Taken back", back),
             ("Answers to read", told),
             ("Reports to read", reported),
             ("At the bench", bench),

@@ -14,6 +14,7 @@ internal sealed partial class English
             TakenFor r =>
                 $"Nobody said so, but I take it that {Taken(r.Path)}; otherwise {(r.ByGrams ? $"the grams would move by {r.GramsShare * 100:0} %" : $"the colour would move by {r.DeltaE:0.0}")}.",
             NotTaken r => Of(r.For),
+            TakenBack => "tapped by mistake: nothing burned, itched, swelled or was red",
             MixStep r => Of(r),
             Unfit r => Of(r),
             ServiceDoes r => Of(r),

@@ -70,6 +70,17 @@ public sealed partial class GuideModel
             );
     }
 
+    /// <summary>A reaction was tapped by mistake: taken back within minutes, kept in the record, and shown to the colourist.</summary>
+    public async Task<IActionResult> OnPostMistake(string token, Guid what)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        return await Take(await commands.Mistaken(Open!.Kit.ClientId, what, Who()));
+    }
+
     public async Task<IActionResult> OnPostStrand(string token, string? result, string? minutes, IFormFile? photo)
     {
         if (!await Load(token))

@@ -62,6 +62,9 @@ public sealed partial class GuideModel(GuideAccess guides, SafetyCommands comman
             _ => "tests",
         };
 
+    /// <summary>The reaction that can still be taken back as tapped by mistake; null where none can.</summary>
+    public SafetyEvent? Mistakable => Open?.Record.Stops.LastOrDefault() is { } told && KitLife.MayTakeBack(told, clock.GetUtcNow().UtcDateTime) ? told : null;
+
     /// <summary>Whether the report is asked for: not while colour is on the head.</summary>
     public bool AsksReport => Open is { MayReport: true, Outcome: null } && Part is "reading" or "tests" or "over" || Typed.ContainsKey("appliedOn");
 
