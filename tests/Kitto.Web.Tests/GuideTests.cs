@@ -219,6 +219,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [InlineData("bowl", "0.33", "Tap the bowl")]
     [InlineData("coverage", null, "Say whether white shows")]
     [InlineData("comfort", null, "Say how the scalp felt")]
+    [InlineData("ranOut", "true", "Which is right")]
     [InlineData("minutes", "0", "1 to 240")]
     [InlineData("appliedOn", "2190-01-01", "in the future")]
     [InlineData("appliedOn", "2001-01-01", "before this kit was made")]

@@ -78,3 +78,10 @@ export async function openSitting(page, name) {
 
 /** The console's answer to a case. */
 export const prescribe = caseDocument => JSON.parse(spawnSync(join(root, 'kitto'), ['prescribe', '-'], { input: caseDocument, encoding: 'utf8' }).stdout);
+
+/** Begins a run: both things are ticked that are asked before. */
+export async function start(page) {
+  await page.getByLabel('My gloves are on').check();
+  await page.getByLabel('Nothing is mixed yet').check();
+  await page.getByRole('button', { name: 'I start now' }).click();
+}

@@ -1,5 +1,5 @@
 // The whole moment: from sign-in to a printed kit sheet, to her phone, to the report, to the next kit.
-import { test, expect, accessible, fits, prescribe, signIn, sql, later } from './help.mjs';
+import { test, expect, accessible, fits, later, prescribe, signIn, sql, start } from './help.mjs';
 
 const desktop = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
@@ -179,7 +179,7 @@ for (const [name, view] of [
     await hers.getByRole('button', { name: 'Next page' }).click();
     await expect(hers.getByRole('heading', { name: 'Soften the stubborn white' })).toBeVisible();
     expect(sql(`select count(*) from run_step where kit_id = '${kit}'`)).toBe('0');
-    await hers.getByRole('button', { name: 'I start now' }).click();
+    await start(hers);
 
     // The day: one step a screen, the clock runs, and it survives a reload.
     await expect(hers.getByRole('heading', { name: 'Get ready' })).toBeVisible();

@@ -1,6 +1,6 @@
 // The guide without a network: opened once, it is there; what is said waits on the phone, is shown as not sent, and goes once.
 import { line } from './line.mjs';
-import { test, expect, accessible, fits, later, signIn, sql } from './help.mjs';
+import { test, expect, accessible, fits, later, signIn, sql, start } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 
@@ -46,7 +46,7 @@ test('a run is begun, painted and reloaded without a network, and told once when
   await accessible(again);
 
   // Begun without a network: one thing and a clock, also after a reload in the middle of it.
-  await again.getByRole('button', { name: 'I start now' }).click();
+  await start(again);
   await expect(again.locator('.step.shown h1')).toHaveText('Get ready');
   await expect(again.getByRole('heading', { name: 'You may begin' })).toBeHidden();
   const next = again.locator('#run-next');

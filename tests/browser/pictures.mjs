@@ -1,7 +1,7 @@
 // Refreshes docs/screenshots from a running demo: KITTO_URL=http://127.0.0.1:5280 node pictures.mjs
 import { chromium } from '@playwright/test';
 import { join } from 'node:path';
-import { signIn } from './help.mjs';
+import { signIn, start } from './help.mjs';
 import { root } from './setup.mjs';
 
 process.env.KITTO_URL ??= 'http://127.0.0.1:5280';
@@ -73,7 +73,7 @@ const guide = async (name, picture, steps = 0) => {
   await kit(name);
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await phone.goto(await page.getByLabel('Link to the guide').first().inputValue());
-  if (steps > 0) await phone.getByRole('button', { name: 'I start now' }).click();
+  if (steps > 0) await start(phone);
   for (let i = 0; i < steps; i++) await phone.locator('#run-next').click();
   await shot(picture, phone);
   return phone;

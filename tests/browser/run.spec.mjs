@@ -1,5 +1,5 @@
 // The run of a guide: it survives a reload, goes on on another device at the right second, needs no network, and answers when she is late.
-import { test, expect, accessible, fits, later, signIn, sql } from './help.mjs';
+import { test, expect, accessible, fits, later, signIn, sql, start } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 const seconds = async page => {
@@ -21,7 +21,7 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   const problems = [];
   first.on('pageerror', e => problems.push(e.message));
   await first.goto(link);
-  await first.getByRole('button', { name: 'I start now' }).click();
+  await start(first);
   const next = first.locator('#run-next');
   while ((await first.locator('.step.shown').getAttribute('data-kind')) !== 'paint') await next.click();
   const zone = first.locator('.step.shown');

@@ -20,6 +20,10 @@ public static partial class Values
     [Number("SA5", "h")]
     public const int SkinTestHours = 48;
 
+    /// <summary>Minutes it is left on, unless the product says otherwise.</summary>
+    [Number("SA5", "min")]
+    public const int SkinTestOnMinutes = 45;
+
     /// <summary>A clear skin test counts from this many days.</summary>
     [Number("SA5", "days")]
     public const int SkinTestDays = SkinTestHours / 24;

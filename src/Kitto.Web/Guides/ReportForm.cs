@@ -70,6 +70,15 @@ public static class ReportForm
             }
         }
 
+        // What cannot both be is asked back at once, not reckoned with.
+        bool reserve = typed.GetValueOrDefault("reserve") == "true";
+        if (ranOut && (reserve || left > 0 || TypedNumber.Read(typed.GetValueOrDefault("bowl")) > 0))
+        {
+            wrong["leftGrams"] = reserve
+                ? "You say that it ran out, and that the reserve is still sealed. Which is right? If you could not open it, say so below."
+                : "You say that it ran out, and that something was left. Which is right?";
+        }
+
         if (!TryNumber(typed.GetValueOrDefault("minutes"), 1, 240, out double? minutes))
         {
             wrong["minutes"] = "1 to 240 minutes, or leave it empty.";

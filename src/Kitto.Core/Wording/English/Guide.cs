@@ -14,7 +14,7 @@ internal sealed partial class English
             Tell r => Of(r.What),
             BoxPair r => Sentences.Begin($"{(r.Use is { } use ? Of(use) + ", " : "")}{r.Pair}: a colour sachet and a developer bottle"),
             WatchTheSpot =>
-                $"Leave it for 45 minutes unless the sachet says otherwise, then wipe it off and watch the place for {Values.SkinTestHours} full hours.",
+                $"Leave it for {Values.SkinTestOnMinutes} minutes unless the sachet says otherwise, then wipe it off and watch the place for {Values.SkinTestHours} full hours.",
             LookAtLock r =>
                 $"Look after {r.FirstMinutes:0} minutes and every 5 minutes after, up to {r.MostMinutes:0}. Rinse, dry, look in daylight next to the rest.",
             DabOn r => $"Dab it on the white at {Of(r.Zones)}.",

@@ -2,6 +2,7 @@
 import Alpine from '@alpinejs/csp';
 import './shell.js';
 import './guide/burns.js';
+import './guide/local.js';
 import './guide/moment.js';
 import './guide/offline.js';
 import begun from './guide/begun.js';
