@@ -112,7 +112,7 @@ test('a skin test that reacted, told without a network, is shown as not sent, su
 
 test('the burn button without a network waits over reloads, and "it was nothing" takes it back', async ({ browser, page: studio }) => {
   test.setTimeout(90_000);
-  const { kit, link } = await linkOf(studio, 'Greta');
+  const { kit, link } = await linkOf(studio, 'Wilma');
   const { wire, page } = await opened(browser, link);
   const burn = async () => {
     await page.locator('#burns > summary').click();

@@ -1,9 +1,8 @@
-// A stop reaches every page of the studio at once: a mark under the bar, until somebody has put the kit away. Only the page that is looked at listens.
+// A stop reaches every page of the studio at once: a mark in the bar, until somebody has put the kit away. Only the page that is looked at listens.
 import { $ } from './dom.js';
 
 /** What the mark says; empty where no kit is stopped. */
-export const says = alarms =>
-  alarms.length === 0 ? '' : alarms.length === 1 ? `${alarms[0].client}: stopped. Look, then call.` : `${alarms.length} kits are stopped: look, then call.`;
+export const says = alarms => (alarms.length === 0 ? '' : alarms.length === 1 ? `Stopped: ${alarms[0].client}` : `${alarms.length} kits are stopped`);
 
 export default function listen() {
   const mark = $('#alarm-mark');
