@@ -1,6 +1,5 @@
 using Kitto.Core.Head;
 using Kitto.Core.Reasons;
-using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;

@@ -1,7 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
-using Kitto.Core.Rules;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 using Kitto.Core.Wording;

@@ -1,4 +1,3 @@
-using Kitto.Core.Head;
 using Kitto.Core.Reasons;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;

@@ -1,6 +1,5 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Colour;
-using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;

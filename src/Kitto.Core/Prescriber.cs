@@ -1,15 +1,11 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Contract;
-using Kitto.Core.Developer;
 using Kitto.Core.Head;
-using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;
 using Kitto.Core.Reasons;
-using Kitto.Core.Rules;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
-using Kitto.Core.Strand;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core;

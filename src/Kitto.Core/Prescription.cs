@@ -1,7 +1,5 @@
 using System.Text.Json.Serialization;
 using Kitto.Core.Clock;
-using Kitto.Core.Head;
-using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 
 namespace Kitto.Core;

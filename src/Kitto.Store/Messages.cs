@@ -1,5 +1,3 @@
-using Npgsql;
-
 namespace Kitto.Store;
 
 /// <summary>Something to be said to a client.</summary>

@@ -1,5 +1,4 @@
 using Dapper;
-using Kitto.Core.Clock;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Core.Wording;

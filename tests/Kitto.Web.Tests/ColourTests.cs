@@ -2,7 +2,6 @@ using System.Net;
 using Kitto.Core.Contract;
 using Kitto.Core.Shade;
 using Kitto.Web.Shelves;
-using Kitto.Web.Sittings;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Kitto.Web.Tests;

@@ -1,6 +1,3 @@
-using System.Net;
-using AngleSharp.Dom;
-
 namespace Kitto.Web.Tests;
 
 public sealed class FirstDayTests(EmptyStudio studio) : IClassFixture<EmptyStudio>

@@ -1,5 +1,4 @@
 using System.Net;
-using AngleSharp.Dom;
 using Kitto.Core.Safety;
 
 namespace Kitto.Web.Tests;

@@ -1,6 +1,4 @@
 using System.Net;
-using AngleSharp.Dom;
-using Kitto.Web.Sittings;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace Kitto.Web.Tests;

@@ -5,7 +5,6 @@ using AngleSharp.Html.Parser;
 using Dapper;
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;

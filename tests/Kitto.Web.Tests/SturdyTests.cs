@@ -6,7 +6,6 @@ using Kitto.Store.Commands;
 using Kitto.Web.Guides;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
-using Microsoft.AspNetCore.Hosting;
 using Microsoft.Extensions.Configuration;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;

@@ -1,12 +1,9 @@
 // A stop reaches a colourist on whatever page she is, within five seconds, and stands there until it is put away.
-import { test, expect, accessible, fits, signIn } from './help.mjs';
+import { test, expect, accessible, fits, guideOf, signIn } from './help.mjs';
 
 test('a reaction is marked on every page of the studio within five seconds', async ({ browser, page }) => {
   await signIn(page);
-  await page.goto(process.env.KITTO_URL + '/clients?find=Bettany');
-  await page.locator('.line').first().click();
-  await page.locator('.past a[href^="/kits"]').first().click();
-  const link = await page.getByLabel('Link to the guide').first().inputValue();
+  const { link } = await guideOf(page, 'Edda');
   const sheet = page.url();
   await page.goto(process.env.KITTO_URL + '/shelf');
   // The demo has a stop of its own; this one comes on top.

@@ -1,6 +1,6 @@
 // The calendars, read back with an independent reader.
 import ICAL from 'ical.js';
-import { test, expect, accessible, fits, signIn, sql } from './help.mjs';
+import { test, expect, accessible, fits, signIn, sql, guideOf } from './help.mjs';
 
 const read = text => {
   const component = new ICAL.Component(ICAL.parse(text));
@@ -15,14 +15,6 @@ const sound = text => {
   expect(text).toContain('VERSION:2.0');
   const uids = read(text).map(e => e.uid);
   expect(new Set(uids).size).toBe(uids.length);
-};
-const guideOf = async (page, name) => {
-  await page.goto(process.env.KITTO_URL + '/clients?find=' + name);
-  await page.locator('.line').first().click();
-  await page.locator('.past a[href^="/kits"]').first().click();
-  await page.waitForURL(/kits\//);
-  const kit = page.url().split('/').pop();
-  return { kit, link: await page.getByLabel('Link to the guide').first().inputValue() };
 };
 
 test('a client has her tests, the look after 48 hours and her colour day, with reminders, also over a change of the clocks', async ({ page, request }) => {

@@ -79,6 +79,15 @@ export async function openSitting(page, name) {
 /** The console's answer to a case. */
 export const prescribe = caseDocument => JSON.parse(spawnSync(join(root, 'kitto'), ['prescribe', '-'], { input: caseDocument, encoding: 'utf8' }).stdout);
 
+/** The newest kit of a client of the demo and the link to its guide; its sheet is the page afterwards. */
+export async function guideOf(page, name) {
+  await page.goto(process.env.KITTO_URL + '/clients?find=' + name);
+  await page.locator('.line').first().click();
+  await page.locator('.past a[href^="/kits"]').first().click();
+  await page.waitForURL(/kits\//);
+  return { kit: page.url().split('/').pop(), link: await page.getByLabel('Link to the guide').first().inputValue() };
+}
+
 /** Begins a run: both things are ticked that are asked before. */
 export async function start(page) {
   await page.getByLabel('My gloves are on').check();

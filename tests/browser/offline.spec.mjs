@@ -1,18 +1,13 @@
 // The guide without a network: opened once, it is there; what is said waits on the phone, is shown as not sent, and goes once.
 import { line } from './line.mjs';
-import { test, expect, accessible, fits, later, signIn, sql, start } from './help.mjs';
+import { test, expect, accessible, fits, guideOf, later, signIn, sql, start } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 
-/** Opens the sheet of somebody's newest kit and makes a link. */
+/** The newest kit of somebody and the link to its guide. */
 async function linkOf(page, name) {
   await signIn(page);
-  await page.goto(process.env.KITTO_URL + '/clients?find=' + name);
-  await page.locator('.line').first().click();
-  await page.locator('.past a[href^="/kits"]').first().click();
-  await page.waitForURL(/kits\//);
-  const kit = page.url().split('/').pop();
-  return { kit, link: await page.getByLabel('Link to the guide').first().inputValue() };
+  return guideOf(page, name);
 }
 
 /** A phone on a line that can be cut, with the guide opened once and kept. */
@@ -130,12 +125,19 @@ test('the burn button without a network waits over reloads, and "it was nothing"
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Skin test' })).toBeVisible();
   expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('0');
+  // Two words from a page that was kept are two, and go in the order in which they were said.
   wire.cut();
+  await page.getByRole('button', { name: 'It is on my skin' }).click();
+  await expect(page.getByText('that the skin test is on')).toBeVisible();
   await burn();
   await page.reload();
+  await expect(page.getByText('that it burns or itches')).toBeVisible();
+  await expect(page.getByText('that the skin test is on')).toBeVisible();
+  const said = sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'skinOn'`);
   wire.mend();
   await expect(page.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible({ timeout: 20_000 });
   expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('1');
+  expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'skinOn'`)).toBe(String(Number(said) + 1));
   await wire.close();
 });
 

@@ -1,5 +1,5 @@
 // The run of a guide: it survives a reload, goes on on another device at the right second, needs no network, and answers when she is late.
-import { test, expect, accessible, fits, later, signIn, sql, start } from './help.mjs';
+import { test, expect, accessible, fits, guideOf, later, signIn, sql, start } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 const seconds = async page => {
@@ -10,12 +10,7 @@ const seconds = async page => {
 test('a run goes on where it was, whatever happens to the phone', async ({ browser, page }) => {
   test.setTimeout(120_000);
   await signIn(page);
-  await page.goto(process.env.KITTO_URL + '/clients?find=Maren');
-  await page.locator('.line').first().click();
-  await page.locator('.past a[href^="/kits"]').first().click();
-  await page.waitForURL(/kits\//);
-  const kit = page.url().split('/').pop();
-  const link = await page.getByLabel('Link to the guide').first().inputValue();
+  const { kit, link } = await guideOf(page, 'Maren');
 
   const first = await (await browser.newContext({ viewport: phone })).newPage();
   const problems = [];

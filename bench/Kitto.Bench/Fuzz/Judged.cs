@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Kitto.Core.Contract;
-using Kitto.Core.Developer;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 

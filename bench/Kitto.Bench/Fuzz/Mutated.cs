@@ -3,7 +3,6 @@ using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Kitto.Core.Contract;
-using Kitto.Core.Trade;
 
 namespace Kitto.Bench.Fuzz;
 

@@ -1,8 +1,5 @@
 using Kitto.Core.Head;
-using Kitto.Core.Quantity;
-using Kitto.Core.Shade;
 using Kitto.Core.Strand;
-using Kitto.Core.Trade;
 
 namespace Kitto.Core.Colour;
 

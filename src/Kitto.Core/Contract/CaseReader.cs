@@ -4,8 +4,6 @@ using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Outcome;
-using Kitto.Core.Quantity;
-using Kitto.Core.Rules;
 using Kitto.Core.Shade;
 
 namespace Kitto.Core.Contract;

@@ -1,7 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Kitto.Core.Head;
-using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Contract;

@@ -1,7 +1,3 @@
-using Kitto.Core.Head;
-using Kitto.Core.Quantity;
-using Kitto.Core.Shade;
-
 namespace Kitto.Core.Contract;
 
 /// <summary>Reads the goal of a case: the service and what is wished for every stretch.</summary>

@@ -1,4 +1,3 @@
-using Kitto.Core.Quantity;
 using Kitto.Core.Rules;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;

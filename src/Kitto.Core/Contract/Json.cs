@@ -1,7 +1,6 @@
 using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using Kitto.Core.Head;
 
 namespace Kitto.Core.Contract;
 

@@ -1,11 +1,8 @@
-using Kitto.Core.Clock;
-using Kitto.Core.Developer;
 using Kitto.Core.Head;
 using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 using Kitto.Core.Trade;
-using Kitto.Core.Wording;
 
 namespace Kitto.Core.Quantity;
 

@@ -1,4 +1,3 @@
-using Kitto.Core.Developer;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 

@@ -1,5 +1,3 @@
-using Kitto.Core.Outcome;
-
 namespace Kitto.Core.Reasons;
 
 /// <summary>Why the next formula is what it is: what last time says.</summary>

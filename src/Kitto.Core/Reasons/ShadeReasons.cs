@@ -1,5 +1,4 @@
 using Kitto.Core.Colour;
-using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 

@@ -1,6 +1,3 @@
-using Kitto.Core.Colour;
-using Kitto.Core.Developer;
-using Kitto.Core.Head;
 using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;

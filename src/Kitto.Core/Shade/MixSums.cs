@@ -1,8 +1,4 @@
 using System.Runtime.Intrinsics;
-using Kitto.Core.Colour;
-using Kitto.Core.Head;
-using Kitto.Core.Strand;
-using Kitto.Core.Trade;
 
 namespace Kitto.Core.Shade;
 

@@ -1,5 +1,4 @@
 using Kitto.Core.Developer;
-using Kitto.Core.Head;
 using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 

@@ -1,4 +1,3 @@
-using Kitto.Core.Clock;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Strand;

@@ -1,5 +1,4 @@
 using System.Text.Json.Serialization;
-using Kitto.Core.Colour;
 using Kitto.Core.Head;
 
 namespace Kitto.Core.Strand;

@@ -1,5 +1,4 @@
 using Kitto.Core.Head;
-using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Strand;

@@ -1,6 +1,5 @@
 using System.Text.Json.Nodes;
 using Kitto.Core.Contract;
-using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Web.Sittings;
 

@@ -1,5 +1,4 @@
 using Kitto.Core.Head;
-using Kitto.Core.Safety;
 
 namespace Kitto.Web.Demo;
 

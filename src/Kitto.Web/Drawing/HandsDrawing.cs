@@ -1,4 +1,3 @@
-using Kitto.Core;
 using Kitto.Core.Quantity;
 
 namespace Kitto.Web.Drawing;

@@ -1,10 +1,8 @@
 using System.Globalization;
-using System.Text;
 using Kitto.Core;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Strand;
-using Kitto.Core.Trade;
 
 namespace Kitto.Web.Drawing;
 

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Outcome;

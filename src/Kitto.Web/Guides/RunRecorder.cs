@@ -1,7 +1,6 @@
 using Kitto.Core;
 using Kitto.Core.Clock;
 using Kitto.Core.Contract;
-using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Store;

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Kitto.Core;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 using Kitto.Store;

@@ -1,4 +1,3 @@
-using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Safety;
 using Kitto.Core.Trade;

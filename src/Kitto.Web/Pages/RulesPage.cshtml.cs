@@ -1,5 +1,4 @@
 using System.Text.Json;
-using Kitto.Core;
 using Kitto.Core.Rules;
 using Kitto.Core.Trade;
 using Kitto.Store;

@@ -3,7 +3,6 @@ using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
 using Kitto.Core.Clock;
-using Kitto.Core.Safety;
 using Kitto.Core.Trade;
 using Kitto.Store;
 

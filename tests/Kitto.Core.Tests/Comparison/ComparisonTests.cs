@@ -2,7 +2,6 @@ using CsCheck;
 using Kitto.Core.Clock;
 using Kitto.Core.Comparison;
 using Kitto.Core.Contract;
-using Kitto.Core.Head;
 using Kitto.Core.Rules;
 
 namespace Kitto.Core.Tests.Comparison;

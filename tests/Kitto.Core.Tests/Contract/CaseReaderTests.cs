@@ -2,7 +2,6 @@ using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;
-using Kitto.Core.Shade;
 
 namespace Kitto.Core.Tests.Contract;
 

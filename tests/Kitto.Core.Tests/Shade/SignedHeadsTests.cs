@@ -1,5 +1,3 @@
-using Kitto.Core.Shade;
-
 namespace Kitto.Core.Tests.Shade;
 
 /// <summary>

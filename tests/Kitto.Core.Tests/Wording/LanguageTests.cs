@@ -1,6 +1,5 @@
 using System.Reflection;
 using System.Text.RegularExpressions;
-using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Quantity;

@@ -1,4 +1,3 @@
-using Kitto.Core.Quantity;
 using Kitto.Core.Reasons;
 using Kitto.Core.Trade;
 

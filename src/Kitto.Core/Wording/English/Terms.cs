@@ -113,7 +113,8 @@ internal sealed partial class English
     private static string Goes(FormulaUse use) =>
         use switch
         {
-            FormulaUse.Roots or FormulaUse.Shadow => "roots",
+            FormulaUse.Roots => "roots",
+            FormulaUse.Shadow => "shadow",
             FormulaUse.Lengths => "lengths",
             FormulaUse.Band => "band",
             FormulaUse.Second => "second step",

@@ -1,14 +1,7 @@
-using System.Globalization;
-using Kitto.Core;
 using Kitto.Core.Clock;
-using Kitto.Core.Contract;
-using Kitto.Core.Head;
 using Kitto.Core.Safety;
-using Kitto.Store;
-using Kitto.Store.Commands;
 using Kitto.Web.Guides;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages.ClientGuide;
 

@@ -1,10 +1,4 @@
-using System.Globalization;
-using Kitto.Core;
-using Kitto.Core.Clock;
-using Kitto.Core.Contract;
-using Kitto.Core.Head;
 using Kitto.Core.Safety;
-using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Guides;
 using Microsoft.AspNetCore.Mvc;

@@ -1,9 +1,6 @@
 using Kitto.Core;
 using Kitto.Core.Contract;
-using Kitto.Core.Head;
 using Kitto.Core.Safety;
-using Kitto.Core.Shade;
-using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Consultations;
@@ -11,7 +8,6 @@ using Kitto.Web.Guides;
 using Kitto.Web.Identity;
 using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages.Clients;
 

@@ -1,19 +1,6 @@
-using Kitto.Core;
-using Kitto.Core.Clock;
-using Kitto.Core.Contract;
-using Kitto.Core.Head;
-using Kitto.Core.Outcome;
-using Kitto.Core.Safety;
-using Kitto.Core.Shade;
 using Kitto.Store;
-using Kitto.Store.Commands;
-using Kitto.Web.Guides;
 using Kitto.Web.Identity;
-using Kitto.Web.Shelves;
-using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.AspNetCore.Mvc.RazorPages;
-using QRCoder;
 
 namespace Kitto.Web.Pages.KitSheet;
 

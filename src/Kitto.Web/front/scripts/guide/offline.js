@@ -43,18 +43,18 @@ function ask(item) {
 
 async function sendAll() {
   let sent = 0;
+  const asked = [];
   for (const item of await all()) {
     // That a run was begun is told by the run itself, before its first step.
     if (handler(item.action) === 'Start') continue;
     const answer = await send(item);
     sent += 1;
-    if (answer.ok && !answer.redirected) {
-      ask(item);
-      return;
-    }
+    if (answer.ok && !answer.redirected) asked.push(item);
   }
+  // All has gone before anything is asked back: a reaction waits for no field that is wrong.
   await show();
-  if (sent > 0) location.reload();
+  if (asked.length > 0) ask(asked[0]);
+  else if (sent > 0) location.reload();
 }
 
 async function flush() {

@@ -3,6 +3,7 @@
 import { $, $$ } from '../dom.js';
 import { forgetBegun } from './begun.js';
 import { awake, ring } from './felt.js';
+import { newId } from './ids.js';
 import showStep from './steps.js';
 import { clock, hour, rinseAt, secondsLeft } from './times.js';
 
@@ -31,7 +32,7 @@ export default () => ({
     // Begun without a network: that is the first thing to be told.
     if (started && !this.started) {
       this.started = true;
-      this.unsent.unshift({ id: started.id ?? this.id(), word: 'start', step: 0, raw: started.raw });
+      this.unsent.unshift({ id: started.id ?? newId(), word: 'start', step: 0, raw: started.raw });
       this.keep();
     }
     awake();
@@ -72,12 +73,9 @@ export default () => ({
       /* private window: it runs without memory */
     }
   },
-  id() {
-    return [8, 4, 4, 4, 12].map(n => [...crypto.getRandomValues(new Uint8Array(n))].map(b => (b % 16).toString(16)).join('')).join('-');
-  },
   // Kept by this phone's own clock; it is put on the server's when it is sent, however wrong this one is, and in the order in which it was tapped.
   tell(word, step) {
-    this.unsent.push({ id: this.id(), word, step, raw: Date.now() });
+    this.unsent.push({ id: newId(), word, step, raw: Date.now() });
     return Math.round(this.now());
   },
   line(said) {
