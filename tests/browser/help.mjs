@@ -85,7 +85,10 @@ export async function guideOf(page, name) {
   await page.locator('.line').first().click();
   await page.locator('.past a[href^="/kits"]').first().click();
   await page.waitForURL(/kits\//);
-  return { kit: page.url().split('/').pop(), link: await page.getByLabel('Link to the guide').first().inputValue() };
+  const kit = page.url().split('/').pop();
+  const shown = page.getByLabel('Link to the guide').first();
+  if ((await shown.count()) === 0) await page.getByRole('button', { name: 'Make the link' }).click();
+  return { kit, link: await shown.inputValue() };
 }
 
 /** Begins a run: both things are ticked that are asked before. */
