@@ -133,6 +133,7 @@ test('the burn button without a network waits over reloads, and "it was nothing"
   await page.getByRole('button', { name: 'It is on my skin' }).click();
   await expect(page.getByText('that the skin test is on')).toBeVisible();
   await burn();
+  await expect(page.getByText('No network. Do not go on.')).toBeVisible();
   await page.reload();
   await expect(page.getByText('that it burns or itches')).toBeVisible();
   await expect(page.getByText('that the skin test is on')).toBeVisible();

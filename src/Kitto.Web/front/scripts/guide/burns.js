@@ -18,10 +18,14 @@ $('#burns-form')?.addEventListener('submit', async event => {
   const form = event.target;
   const said = $('#burns-said');
   const fields = [...new FormData(form).entries()];
+  // Kept before it is sent: a page that is closed or loaded again at this moment loses nothing.
+  const { pathname, search } = new URL(form.action);
+  const key = await keep(pathname + search, fields).catch(() => null);
   try {
     const answer = await fetch(form.action, { method: 'POST', body: new URLSearchParams(fields) });
     // A closed link answers 410 and has taken it all the same.
     if (!answer.ok && answer.status !== 410) throw new Error(String(answer.status));
+    if (key) await drop(key);
     if (answer.status === 410) {
       said.textContent = said.dataset.told;
       return;
@@ -29,7 +33,5 @@ $('#burns-form')?.addEventListener('submit', async event => {
     location.href = answer.url;
   } catch {
     said.textContent = said.dataset.later;
-    const { pathname, search } = new URL(form.action);
-    await keep(pathname + search, fields).catch(() => {});
   }
 });

@@ -63,9 +63,10 @@ async function flush() {
   await (navigator.locks ? navigator.locks.request('kitto-unsent', { ifAvailable: true }, lock => (lock ? once() : null)) : once());
 }
 
-if (here.startsWith('/g/') && 'serviceWorker' in navigator && 'indexedDB' in window) {
-  if ($('#unsent')) keepPage().catch(() => {});
+if ('indexedDB' in window) {
+  // What was said on the page of the questions waits and goes in the same way.
   flush();
   addEventListener('online', flush);
   setInterval(flush, 5000);
+  if ($('#unsent') && 'serviceWorker' in navigator) keepPage().catch(() => {});
 }
