@@ -19,7 +19,12 @@ public sealed record Link(
     DateTime? RevokedAt,
     string? Sealed,
     string? Site
-);
+)
+{
+    /// <summary>When it was revoked, or else ran out; null where it is open now.</summary>
+    /// <param name="now">Now, UTC.</param>
+    public DateTime? ClosedAt(DateTime now) => RevokedAt ?? (ExpiresAt <= now ? ExpiresAt : null);
+}
 
 /// <summary>Doors from outside: 128 random bits each, found by their hash, revocable, expiring.</summary>
 public sealed class Links(Database db)

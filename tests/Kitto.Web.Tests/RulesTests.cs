@@ -50,20 +50,20 @@ public sealed class RulesTests(Studio studio) : IClassFixture<Studio>
             visitor.FindAll("#way option").Select(o => o.GetAttribute("value")),
             v => v!.StartsWith("SA1:", StringComparison.Ordinal) || v.StartsWith("SA7:", StringComparison.Ordinal)
         );
-        await visitor.Send(".hers-new", ("way", "TM2:firstStroke"), ("reason", " "));
+        await visitor.Send(".theirs-new", ("way", "TM2:firstStroke"), ("reason", " "));
         Assert.Contains("Say why", visitor.Text, StringComparison.Ordinal);
         Assert.Equal("TM2:firstStroke", visitor.Typed("way"));
-        await visitor.Send(".hers-new", ("way", "SA1:taken"), ("reason", "she insists"));
+        await visitor.Send(".theirs-new", ("way", "SA1:taken"), ("reason", "she insists"));
         Assert.Contains("Choose what is to be different", visitor.Text, StringComparison.Ordinal);
         await visitor.Open(page);
-        await visitor.Send(".hers-new", ("way", "TM2:firstStroke"), ("reason", "her line's leaflet <says> so"));
-        Assert.Contains("her line's leaflet <says> so", visitor.Find(".hers").TextContent, StringComparison.Ordinal);
+        await visitor.Send(".theirs-new", ("way", "TM2:firstStroke"), ("reason", "her line's leaflet <says> so"));
+        Assert.Contains("her line's leaflet <says> so", visitor.Find(".theirs").TextContent, StringComparison.Ordinal);
         await visitor.Open(sitting);
         Assert.Contains("her line's leaflet <says> so", visitor.Find(".about-hers").TextContent, StringComparison.Ordinal);
         Assert.Contains("Tove Marlin", visitor.Find(".about-hers").TextContent, StringComparison.Ordinal);
         await visitor.Open(page);
-        await visitor.Send(".hers-line", ("back", "TM2"));
-        Assert.Empty(visitor.FindAll(".hers-line"));
+        await visitor.Send(".theirs-line", ("back", "TM2"));
+        Assert.Empty(visitor.FindAll(".theirs-line"));
         await visitor.Open(sitting);
         Assert.Empty(visitor.FindAll(".about-hers"));
     }

@@ -185,14 +185,14 @@ for (const [name, view] of [
     await page.goto(process.env.KITTO_URL + '/clients?find=Maren');
     await page.getByRole('link', { name: /Maren/ }).click();
     await page.getByRole('button', { name: 'Decide' }).click();
-    await expect(page.locator('.hers [role=alert]')).toContainText('Choose what is to be different');
+    await expect(page.locator('.theirs [role=alert]')).toContainText('Choose what is to be different');
     await page.getByLabel('Otherwise than the house').selectOption('AP10:undersideFirst');
     await page.getByLabel('because', { exact: true }).fill('her shoulder');
     await page.getByRole('button', { name: 'Decide' }).click();
-    await expect(page.locator('.hers-line')).toContainText('her shoulder');
+    await expect(page.locator('.theirs-line')).toContainText('her shoulder');
     await accessible(page);
     await fits(page);
     await page.getByRole('button', { name: "back to the house's way" }).click();
-    await expect(page.locator('.hers-line')).toHaveCount(0);
+    await expect(page.locator('.theirs-line')).toHaveCount(0);
   });
 }

@@ -11,7 +11,7 @@ public static partial class StrandDrawing
     /// <param name="lengths">Her lengths now.</param>
     /// <param name="mm">Regrowth there.</param>
     /// <param name="scalp">Whether it is the turn at the scalp; null where all is painted in one.</param>
-    public static string ForHer(ZoneForecast zone, Look lengths, Millimetres mm, bool? scalp = null)
+    public static string ForClient(ZoneForecast zone, Look lengths, Millimetres mm, bool? scalp = null)
     {
         const double width = 350,
             line = 150,
@@ -32,7 +32,7 @@ public static partial class StrandDrawing
             null => (8.0, line - 8),
         };
         svg.Add(
-            $"<svg class=\"strand-hers\" viewBox=\"0 0 {width} 54\" role=\"img\" aria-label=\"A lock: {mm.ToString()} of new hair from the scalp; stop just before the coloured hair.\"><rect class=\"mat\" x=\"8\" y=\"2\" width=\"{width - 8}\" height=\"{height + 8}\"/><rect class=\"scalp\" x=\"0\" y=\"2\" width=\"8\" height=\"{height + 8}\"/>"
+            $"<svg class=\"strand-own\" viewBox=\"0 0 {width} 54\" role=\"img\" aria-label=\"A lock: {mm.ToString()} of new hair from the scalp; stop just before the coloured hair.\"><rect class=\"mat\" x=\"8\" y=\"2\" width=\"{width - 8}\" height=\"{height + 8}\"/><rect class=\"scalp\" x=\"0\" y=\"2\" width=\"8\" height=\"{height + 8}\"/>"
         );
         Lock(svg, 8, line, top, height, zone.Grey.Value, zone.Today, 8);
         Lock(svg, line, width, top, height, 0, Plain(lengths), 8);

@@ -76,15 +76,15 @@ public sealed class GuideAccess(
         var kit = (await kits.Get(link.KitId!.Value))!;
         var (verdict, run, record) = await gate.Of(kit);
         // With colour on the head the guide stays, whatever has become of its link.
-        bool shut = verdict.State != GateState.SeeThrough && !evenClosed;
-        if (shut && link.RevokedAt is not null)
+        var closedAt = link.ClosedAt(now);
+        if (closedAt is not null && verdict.State != GateState.SeeThrough && !evenClosed)
         {
-            return (null, "Your colourist has closed this link. Ask for a new one.");
-        }
-
-        if (shut && link.ExpiresAt <= now)
-        {
-            return (null, "This link was for one kit and has run out. Ask your colourist for a new one.");
+            return (
+                null,
+                link.RevokedAt is not null
+                    ? "Your colourist has closed this link. Ask for a new one."
+                    : "This link was for one kit and has run out. Ask your colourist for a new one."
+            );
         }
 
         var signed = (await kits.Frozen(kit.PrescriptionId))!;
@@ -113,7 +113,7 @@ public sealed class GuideAccess(
                 (await studios.Get())!
             )
             {
-                ClosedAt = link.RevokedAt ?? (link.ExpiresAt <= now ? link.ExpiresAt : null),
+                ClosedAt = closedAt,
             },
             null
         );

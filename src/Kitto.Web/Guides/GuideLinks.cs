@@ -18,7 +18,7 @@ public sealed class GuideLinks(Links links, IDataProtectionProvider keys, TimePr
     public async Task<IReadOnlyList<Link>> Open(Guid kitId)
     {
         var now = clock.GetUtcNow().UtcDateTime;
-        return [.. (await links.OfKit(kitId)).Where(l => l.RevokedAt is null && l.ExpiresAt > now)];
+        return [.. (await links.OfKit(kitId)).Where(l => l.ClosedAt(now) is null)];
     }
 
     /// <summary>Closes one.</summary>

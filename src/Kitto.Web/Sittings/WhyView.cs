@@ -45,9 +45,9 @@ public sealed record WhyView(Answer Answer, ClientRecord? Record)
 
         string way = house.School(id),
             says = ways.FirstOrDefault(o => o.Name == way)?.Says ?? way;
-        if (house.ForHer?.FirstOrDefault(w => w.Rule == id) is { } hers)
+        if (house.ForHer?.FirstOrDefault(w => w.Rule == id) is { } own)
         {
-            return $"For this client: {says}. Decided by {hers.By} on {hers.On:d MMM yyyy}, “{hers.Reason}”.";
+            return $"For this client: {says}. Decided by {own.By} on {own.On:d MMM yyyy}, “{own.Reason}”.";
         }
 
         return Record?.Choices.FirstOrDefault(c => c.Rule == id && c.Way == way) is { } chosen

@@ -16,7 +16,7 @@ public static class Calendars
     public static async Task<IResult> Studio(string token, Links links, Kits kits, Studios studios, TimeProvider clock)
     {
         var now = clock.GetUtcNow().UtcDateTime;
-        if (await links.Open("studio", token) is not { RevokedAt: null } link || link.ExpiresAt <= now || await studios.Get() is not { } studio)
+        if (await links.Open("studio", token) is not { } link || link.ClosedAt(now) is not null || await studios.Get() is not { } studio)
         {
             return Results.Text("This calendar is closed. Ask for a new link.", statusCode: StatusCodes.Status410Gone);
         }

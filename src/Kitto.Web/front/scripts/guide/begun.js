@@ -32,5 +32,4 @@ export default async function begun() {
   box.setAttribute('x-data', 'run');
   box.dataset.started = JSON.stringify(started);
   for (const part of $$('[data-part=reading], .reading-ahead')) part.hidden = true;
-  for (const part of $$('[data-doing-only]')) part.hidden = false;
 }
