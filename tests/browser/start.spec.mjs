@@ -42,6 +42,8 @@ test('killed, the application comes back by itself and says so; a wrong setting 
   };
   try {
     await expect.poll(ready, { timeout: 60_000 }).toBe(true);
+    // The launcher looks every half second: what dies before it has seen it up has never been up.
+    await expect.poll(() => said, { timeout: 10_000 }).toContain('Kitto is at http');
     expect(said).toContain('KITTO_SMTP is not the address of a mail server');
     const app = () =>
       Number(
