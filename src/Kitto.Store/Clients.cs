@@ -12,7 +12,9 @@ public sealed record Client(
     string Note,
     DateTime CreatedAt,
     int Version,
-    string? Email = null
+    string? Email = null,
+    string Language = "en",
+    string SpokenOf = "name"
 )
 {
     /// <summary>Whole years on a day.</summary>
@@ -39,7 +41,7 @@ public sealed class Clients(Database db)
     public Task<Client?> Get(Guid id) =>
         db.One<Client>(
             """
-            select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version, c.email
+            select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version, c.email, c.language, c.spoken_of
             from client c join destination d on d.id = c.destination_id
             where c.id = @id
             """,
@@ -71,10 +73,22 @@ public sealed class Clients(Database db)
     public Task Add(Client client) =>
         db.Run(
             """
-            insert into client (id, name, birth_date, destination_id, note, created_at, email)
-            values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt, @Email)
+            insert into client (id, name, birth_date, destination_id, note, created_at, email, language, spoken_of)
+            values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt, @Email, @Language, @SpokenOf)
             """,
             client
+        );
+
+    /// <summary>How a client wants to be spoken of, and in which language.</summary>
+    public Task<int> Speak(Guid id, string spokenOf, string language) =>
+        db.Run(
+            "update client set spoken_of = @spokenOf, language = @language where id = @id and (spoken_of, language) is distinct from (@spokenOf, @language)",
+            new
+            {
+                id,
+                spokenOf,
+                language,
+            }
         );
 
     public Task<StoredReading?> LatestReading(Guid clientId) =>

@@ -20,7 +20,8 @@ public sealed record SignedPrescription(
     Guid? KitId,
     int? KitNumber,
     string? KitState,
-    string? ShelfHash
+    string? ShelfHash,
+    string Language
 );
 
 /// <summary>A kit that was stopped and that nobody has put away.</summary>
@@ -28,6 +29,15 @@ public sealed record SignedPrescription(
 /// <param name="Client">Whose.</param>
 /// <param name="Since">When it was stopped, UTC.</param>
 public sealed record StoppedKit(Guid Id, string Client, DateTime Since);
+
+/// <summary>A part of a kit that is sent once more.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="What">Which part.</param>
+/// <param name="Why">Why.</param>
+/// <param name="AskedBy">Who of the studio.</param>
+/// <param name="AskedAt">When, UTC.</param>
+/// <param name="ThereAt">When it was said to be there, UTC; null: on its way.</param>
+public sealed record Replacement(Guid Id, string What, string Why, string AskedBy, DateTime AskedAt, DateTime? ThereAt);
 
 /// <summary>A kit.</summary>
 public sealed record Kit(
@@ -56,7 +66,10 @@ public sealed record Kit(
     int TransitDays,
     int? RunFirst,
     int? RunOff,
-    int Version
+    int Version,
+    DateTime? OpenedAt = null,
+    DateTime? CancelledAt = null,
+    string? CancelledWhy = null
 )
 {
     /// <summary>What the gate needs to know of it.</summary>
@@ -70,6 +83,9 @@ public sealed record Kit(
 
     /// <summary>Where it is.</summary>
     public KitStep Step => Steps.Of(State);
+
+    /// <summary>What a message about it is kept under.</summary>
+    public string MessageKey(ClientMessage kind) => $"kit:{Id:N}:{Core.Contract.Json.Name(kind)}";
 }
 
 /// <summary>Steps by the names they are kept under.</summary>
@@ -97,7 +113,8 @@ public sealed record DatedKit(
     DateOnly? DueOn,
     bool Newest,
     bool Tested,
-    bool StrandDone
+    bool StrandDone,
+    bool CalledOff
 )
 {
     /// <summary>Its days as they were planned.</summary>
@@ -112,21 +129,23 @@ public sealed class Kits(Database db)
 {
     private const string KitColumns = """
         k.id, k.prescription_id, k.client_id, c.name as client_name, k.number, k.lines, k.strand_needed, k.skin_days, k.state, k.fill_on, k.post_on, k.arrives_on, k.skin_on, k.strand_on, k.colour_on, k.due_on,
-        p.signed_at, k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.agreed_minutes, k.transit_days, k.run_first, k.run_off, k.version
+        p.signed_at, k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.agreed_minutes, k.transit_days, k.run_first, k.run_off, k.version, k.opened_at, k.cancelled_at, k.cancelled_why
         """;
 
     private const string DatedColumns = """
         k.id, k.client_id, c.name as client_name, k.number, k.state, k.version, k.fill_on, k.post_on, k.arrives_on, k.skin_on, k.strand_on, k.colour_on, k.due_on,
         k.due_on is not null and not exists (select 1 from kit n where n.client_id = k.client_id and n.number > k.number) as newest,
         k.state = 'posted' and exists (select 1 from safety_event t where t.kit_id = k.id and t.kind = 'skinOn') as tested,
-        k.state = 'posted' and exists (select 1 from safety_event t where t.kit_id = k.id and t.kind = 'strand') as strand_done
+        k.state = 'posted' and exists (select 1 from safety_event t where t.kit_id = k.id and t.kind = 'strand') as strand_done,
+        k.cancelled_at is not null as called_off
         from kit k join client c on c.id = k.client_id
         """;
 
     private const string SignedSql = """
         select p.id, p.client_id, c.name as client_name, r.version as reading_version, p.decision, p.service, p.signed_at, coalesce(p.names ->> 'signedBy', who.display_name) as signed_by,
                p.case_document::text as case_document, p.document::text as document, p.guide::text as guide,
-               k.id as kit_id, k.number as kit_number, k.state as kit_state, p.shelf_hash
+               k.id as kit_id, k.number as kit_number, k.state as kit_state, p.shelf_hash,
+               coalesce(p.names ->> 'language', 'en') as language
         from prescription p
         join client c on c.id = p.client_id
         join reading r on r.id = p.reading_id
@@ -154,6 +173,13 @@ public sealed class Kits(Database db)
             select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.client_id = @clientId order by k.number desc limit 1
             """,
             new { clientId }
+        );
+
+    /// <summary>Parts of a kit that were sent once more, the oldest first.</summary>
+    public Task<IReadOnlyList<Replacement>> Replacements(Guid id) =>
+        db.List<Replacement>(
+            "select id, part as what, why, asked_by, asked_at, there_at from kit_replacement where kit_id = @id order by asked_at",
+            new { id }
         );
 
     public Task<SignedPrescription?> Frozen(Guid id) => db.One<SignedPrescription>($"{SignedSql} where p.id = @id", new { id });

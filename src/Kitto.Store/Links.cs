@@ -83,16 +83,29 @@ public sealed class Links(Database db)
         db.One<Link>($"select {Columns} from link where client_id = @clientId and purpose = 'ask' order by created_at desc limit 1", new { clientId });
 
     /// <summary>The link a token opens; null when there never was one. Revoked and expired ones are returned, for a plain answer.</summary>
-    public async Task<Link?> Open(string purpose, string token)
+    public async Task<Link?> Open(string purpose, string token) =>
+        Hash(token) is { } hash
+            ? await db.One<Link>($"select {Columns} from link where token_hash = @hash and purpose = @purpose", new { hash, purpose })
+            : null;
+
+    /// <summary>The language of what a token opens: of a guide the one it was signed in, else the client's; null where it opens nothing of a client's.</summary>
+    public async Task<string?> Language(string token) =>
+        Hash(token) is { } hash
+            ? await db.One<string>(
+                """
+                select coalesce(p.names ->> 'language', c.language) from link l left join kit k on k.id = l.kit_id left join prescription p on p.id = k.prescription_id
+                join client c on c.id = coalesce(l.client_id, k.client_id) where l.token_hash = @hash
+                """,
+                new { hash }
+            )
+            : null;
+
+    private static byte[]? Hash(string token)
     {
         Span<byte> bytes = stackalloc byte[16];
-        if (token.Length != 22 || !Base64Url.IsValid(token) || !Base64Url.TryDecodeFromChars(token, bytes, out int length) || length != 16)
-        {
-            return null;
-        }
-
-        byte[] hash = SHA256.HashData(bytes);
-        return await db.One<Link>($"select {Columns} from link where token_hash = @hash and purpose = @purpose", new { hash, purpose });
+        return token.Length == 22 && Base64Url.IsValid(token) && Base64Url.TryDecodeFromChars(token, bytes, out int length) && length == 16
+            ? SHA256.HashData(bytes)
+            : null;
     }
 
     private async Task<string> Make(

@@ -29,7 +29,7 @@ public sealed class Messages(Database db)
         """;
 
     /// <summary>Makes a message unless one of its key is there.</summary>
-    public Task<int> Make(string key, Guid clientId, string? recipient, string subject, string body, DateTime at) =>
+    public Task<int> Make(string key, Guid? clientId, string? recipient, string subject, string body, DateTime at) =>
         db.Run(
             """
             insert into message (id, key, client_id, recipient, subject, body, due_at, made_at)

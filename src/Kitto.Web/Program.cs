@@ -13,6 +13,7 @@ using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
+CultureInfo.DefaultThreadCurrentUICulture = new CultureInfo("en");
 var builder = WebApplication.CreateBuilder(args);
 string connection =
     builder.Configuration["KITTO_DATABASE"]
@@ -42,7 +43,7 @@ builder
     .AddSingleton<Runs>()
     .AddSingleton<Drafts>()
     .AddSingleton<Messages>();
-builder.Services.AddSingleton<SafetyCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
+builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
 
 // Whoever asks gets the shelf as it stands then.
 builder.Services.AddSingleton<CurrentShelf>().AddTransient(s => s.GetRequiredService<CurrentShelf>().Now);
@@ -99,15 +100,18 @@ if (builder.Configuration["KITTO_KEYS"] is { } keys)
 builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableForHttps = true);
 builder.Services.AddAuthorization();
 builder.Services.AddAntiforgery(o => o.Cookie.Name = "kitto-form");
-builder.Services.AddRazorPages(o =>
-{
-    o.Conventions.AuthorizeFolder("/");
-    o.Conventions.AllowAnonymousToPage("/SignIn");
-    o.Conventions.AllowAnonymousToPage("/Setup");
-    o.Conventions.AllowAnonymousToPage("/Problem");
-    o.Conventions.AllowAnonymousToFolder("/ClientGuide");
-    o.Conventions.AllowAnonymousToFolder("/Ask");
-});
+builder.Services.AddLocalization(o => o.ResourcesPath = "Resources");
+builder
+    .Services.AddRazorPages(o =>
+    {
+        o.Conventions.AuthorizeFolder("/");
+        o.Conventions.AllowAnonymousToPage("/SignIn");
+        o.Conventions.AllowAnonymousToPage("/Setup");
+        o.Conventions.AllowAnonymousToPage("/Problem");
+        o.Conventions.AllowAnonymousToFolder("/ClientGuide");
+        o.Conventions.AllowAnonymousToFolder("/Ask");
+    })
+    .AddViewLocalization();
 
 var app = builder.Build();
 bool guarded = await Database.Prepare(
@@ -149,6 +153,7 @@ app.Use(
 );
 app.UseWhen(c => FrontEnd.MayCompress(c.Request), pages => pages.UseResponseCompression());
 app.UseWhen(c => !c.Request.Path.StartsWithSegments("/healthz"), pages => pages.UseMiddleware<CleanText>());
+app.UseMiddleware<ClientLanguage>();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();

@@ -1,6 +1,8 @@
+using System.Globalization;
 using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Wording;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web;
 
@@ -10,8 +12,8 @@ public static class Words
     /// <summary>What the studio's pages are written in.</summary>
     public static Language Studio => Language.English;
 
-    /// <summary>What the client's pages and messages are written in.</summary>
-    public static Language Client => Language.English;
+    /// <summary>What the page that is asked for is written in for its client: a guide in the language it was signed in, questions in the client's own.</summary>
+    public static Language Client => Language.Of(CultureInfo.CurrentUICulture.Name);
 
     /// <summary>Services by name.</summary>
     public static IReadOnlyDictionary<string, string> Services { get; } =
@@ -41,32 +43,36 @@ public static class Words
     public static string Spaced(string name) => Json.Spaced(name);
 
     /// <summary>How a kit came out, in a few words.</summary>
-    public static string Result(Kitto.Store.OutcomeReport o)
+    /// <param name="o">The report.</param>
+    /// <param name="text">Words of a client's page; null: the studio's.</param>
+    public static string Result(Kitto.Store.OutcomeReport o, IStringLocalizer? text = null)
     {
+        // The same words as the report asks for, small.
+        string Say(string words) => (text is null ? words : text[words].Value).ToLowerInvariant();
         string?[] wrong =
         [
             o.Coverage switch
             {
-                "patchy" => "patches",
-                "greyShows" => "grey shows",
+                "patchy" => Say("Patches"),
+                "greyShows" => Say("White shows"),
                 _ => null,
             },
             o.Depth switch
             {
-                "tooDark" => "too dark",
-                "tooLight" => "too light",
+                "tooDark" => Say("Too dark"),
+                "tooLight" => Say("Too light"),
                 _ => null,
             },
             o.Tone switch
             {
-                "tooWarm" => "too warm",
-                "tooCool" => "too cool",
-                "green" => "a green cast",
+                "tooWarm" => Say("Too warm"),
+                "tooCool" => Say("Too cool"),
+                "green" => Say("Greenish"),
                 _ => null,
             },
         ];
         string said = string.Join(", ", wrong.OfType<string>());
-        return said.Length == 0 ? "came out right" : said;
+        return said.Length == 0 ? Say("came out right") : said;
     }
 
     /// <summary>First letter large.</summary>

@@ -310,7 +310,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
             ("minutes", "28")
         );
         await colourist.Open("/");
-        Assert.Contains("grey shows; 30 g left", colourist.Text, StringComparison.Ordinal);
+        Assert.Contains("white shows; 30 g left", colourist.Text, StringComparison.Ordinal);
         await colourist.Open($"/kits/{kit.Id}");
         Assert.Contains("30 g, weighed", colourist.Find(".beside").TextContent, StringComparison.Ordinal);
         await colourist.Send(".beside form");

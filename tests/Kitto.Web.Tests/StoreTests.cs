@@ -1,3 +1,4 @@
+using Kitto.Core.Clock;
 using Kitto.Store;
 using Kitto.Store.Commands;
 
@@ -185,9 +186,9 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     {
         var kit = await studio.KitOf("Ilse");
         var today = DateOnly.FromDateTime(Now);
-        await studio.Say.Move(kit, "signed", "packed", today, Now);
-        await Assert.ThrowsAsync<ConflictException>(() => studio.Say.Move(kit, "signed", "packed", today, Now));
-        await Assert.ThrowsAsync<ConflictException>(() => studio.Say.Move(kit, "packed", "posted", today, Now));
+        await studio.Change.Move(kit, KitStep.Packed, today, Now);
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Change.Move(kit, KitStep.Packed, today, Now));
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Change.Move(kit, KitStep.Posted, today, Now));
         var seen = (await studio.Kits.Get(kit.Id))!;
         Assert.Equal(("packed", kit.Version + 1), (seen.State, seen.Version));
         Assert.NotNull(seen.PackedAt);

@@ -42,6 +42,8 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
 
     public SafetyRecords Safety => Services.GetRequiredService<SafetyRecords>();
 
+    public KitCommands Change => Services.GetRequiredService<KitCommands>();
+
     public SafetyCommands Say => Services.GetRequiredService<SafetyCommands>();
 
     public SittingCommands Sittings => Services.GetRequiredService<SittingCommands>();

@@ -219,7 +219,7 @@ for (const [name, view] of [
     await hers.getByRole('button', { name: 'Send the report' }).click();
     await expect(hers.getByText('Say whether white shows.')).toBeVisible();
     await hers.getByLabel('White shows').check();
-    for (const group of ['Depth', 'Tone']) await hers.getByRole('group', { name: group }).getByLabel('Right').check();
+    for (const group of ['Depth', 'Tone']) await hers.getByRole('group', { name: group }).getByLabel('Just right').check();
     await hers.getByRole('group', { name: 'Your scalp' }).getByLabel('Nothing').check();
     await hers.getByLabel('Or, weighed: grams left over').fill('14,5');
     await hers.getByRole('button', { name: 'Send the report' }).click();
@@ -228,7 +228,7 @@ for (const [name, view] of [
 
     // The report beside the prescription, and the next kit from it, without retyping.
     await page.goto(process.env.KITTO_URL + '/');
-    await page.getByRole('link', { name: new RegExp(`${who}.*grey shows; 14.5 g left`) }).click();
+    await page.getByRole('link', { name: new RegExp(`${who}.*white shows; 14.5 g left`) }).click();
     await expect(page.locator('.beside')).toContainText('14.5 g, weighed');
     await accessible(page);
     await page.getByRole('button', { name: 'Read; on to the next kit' }).click();

@@ -25,6 +25,12 @@ public enum ClientMessage
 
     /// <summary>The report is due.</summary>
     ReportDue,
+
+    /// <summary>The colour day was moved.</summary>
+    DayMoved,
+
+    /// <summary>The kit was called off.</summary>
+    CalledOff,
 }
 
 /// <summary>How far a client is with the tests of a kit.</summary>

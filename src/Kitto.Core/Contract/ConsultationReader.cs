@@ -22,8 +22,9 @@ public static class ConsultationReader
             : throw new FormatException("These answers are not a consultation/1 document.");
 
     /// <summary>Writes answers so that they read back to the same.</summary>
-    public static string Write(Consultation c) =>
-        new JsonObject
+    public static string Write(Consultation c)
+    {
+        var document = new JsonObject
         {
             ["kitto"] = Consultation.Version,
             ["birthDate"] = c.BirthDate.ToString("yyyy-MM-dd"),
@@ -35,7 +36,14 @@ public static class ConsultationReader
             ["newMedicine"] = c.NewMedicine,
             ["putOn"] = new JsonArray([.. c.PutOn.Select(p => new JsonObject { ["when"] = p.When.ToString(), ["what"] = Json.Name(p.What) })]),
             ["other"] = c.Other,
-        }.ToJsonString(Json.Options);
+        };
+        if (!c.PregnancyApplies)
+        {
+            document["pregnancyApplies"] = false;
+        }
+
+        return document.ToJsonString(Json.Options);
+    }
 
     private static Consultation Answers(ObjectReader r, DateOnly today)
     {
@@ -66,7 +74,15 @@ public static class ConsultationReader
             r.Require("newMedicine", r.Flag("newMedicine"), yesNo),
             PutOn(r, today, days),
             Other(r)
-        );
+        )
+        {
+            PregnancyApplies = r.Flag("pregnancyApplies") ?? true,
+        };
+        if (!answers.PregnancyApplies && (answers.Pregnant || answers.Conditions.Contains("breastfeeding")))
+        {
+            r.Fail("pregnancyApplies", "says that it does not apply, and another answer that it does", "true where pregnant or breastfeeding");
+        }
+
         r.Done();
         return answers;
     }

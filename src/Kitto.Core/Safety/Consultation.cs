@@ -47,6 +47,9 @@ public sealed record Consultation(
     /// <summary>Version of the document.</summary>
     public const string Version = "consultation/1";
 
+    /// <summary>Whether being pregnant or breastfeeding is a question for this client at all; false: it was answered that it does not apply.</summary>
+    public bool PregnancyApplies { get; init; } = true;
+
     /// <summary>Longest free answer, characters.</summary>
     public const int LongestOther = 300;
 

@@ -39,15 +39,6 @@ public readonly record struct RoughDate(int Year, int? Month, int? Day)
         return false;
     }
 
-    /// <summary>In words: "12 June 2024", "June 2024", "2024".</summary>
-    public string Says() =>
-        Earliest.ToString(
-            Day is not null ? "d MMMM yyyy"
-                : Month is not null ? "MMMM yyyy"
-                : "yyyy",
-            CultureInfo.InvariantCulture
-        );
-
     /// <summary>As it is written in documents.</summary>
     public override string ToString() =>
         Earliest.ToString(

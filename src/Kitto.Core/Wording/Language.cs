@@ -1,7 +1,9 @@
+using System.Globalization;
 using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Reasons;
+using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
 
@@ -13,11 +15,68 @@ public abstract class Language
     /// <summary>English.</summary>
     public static Language English { get; } = new English();
 
+    /// <summary>Norwegian Bokmål: what a client reads. What only the studio reads is said in English.</summary>
+    public static Language Norwegian { get; } = new Norwegian();
+
     /// <summary>Every language that can be spoken.</summary>
-    public static IReadOnlyList<Language> All { get; } = [English];
+    public static IReadOnlyList<Language> All { get; } = [English, Norwegian];
+
+    /// <summary>The language of a tag; English where there is none of that tag.</summary>
+    /// <param name="tag">BCP 47, such as nb.</param>
+    public static Language Of(string? tag) => All.FirstOrDefault(l => l.Tag == tag) ?? English;
 
     /// <summary>Its tag, as BCP 47 has it.</summary>
     public abstract string Tag { get; }
+
+    /// <summary>What it calls itself.</summary>
+    public abstract string Name { get; }
+
+    /// <summary>A number with so many decimals at most.</summary>
+    /// <param name="value">The number.</param>
+    /// <param name="decimals">Decimals at most, 0 to 6; noughts at the end are left out.</param>
+    public virtual string Number(double value, int decimals = 1) =>
+        Math.Round(value, decimals).ToString(decimals == 0 ? "0" : "0." + new string('#', decimals), CultureInfo.InvariantCulture);
+
+    /// <summary>A day with its weekday, or without.</summary>
+    public abstract string Day(DateOnly day, bool weekday = true);
+
+    /// <summary>A moment with its day.</summary>
+    /// <param name="local">On the clock it is to be said by.</param>
+    public string Moment(DateTime local) => $"{Day(DateOnly.FromDateTime(local))}, {local.ToString("HH:mm", CultureInfo.InvariantCulture)}";
+
+    /// <summary>Months by name, January first.</summary>
+    public abstract IReadOnlyList<string> Months { get; }
+
+    /// <summary>A day as it is remembered: the year, the month, or the day of it.</summary>
+    public string When(RoughDate when) =>
+        when switch
+        {
+            { Month: { } month, Day: { } day } => $"{Day(new DateOnly(when.Year, month, day), weekday: false)} {when.Year}",
+            { Month: { } month } => $"{Months[month - 1]} {when.Year}",
+            _ => $"{when.Year}",
+        };
+
+    /// <summary>A question of the consultation, as the client is asked.</summary>
+    /// <param name="question">Its id.</param>
+    public abstract string Ask(string question);
+
+    /// <summary>An answer in words.</summary>
+    /// <param name="question">Its id.</param>
+    /// <param name="c">The answers.</param>
+    public abstract string Answer(string question, Consultation c);
+
+    /// <summary>A condition as the client is asked for it.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">It is none of the known ones.</exception>
+    public abstract string Tick(string condition);
+
+    /// <summary>Something that was put on the hair, as a client calls it.</summary>
+    public abstract string Term(Treatment what);
+
+    /// <summary>How a scalp is, as a client says it.</summary>
+    public abstract string Term(Scalp scalp);
+
+    /// <summary>How a strand came out, as a client says it.</summary>
+    public abstract string Term(StrandResult result);
 
     /// <summary>A saying in words.</summary>
     /// <exception cref="ArgumentOutOfRangeException">The language has no words for it; a test looks that none is missing.</exception>

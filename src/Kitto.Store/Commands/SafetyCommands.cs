@@ -1,6 +1,5 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
-using Kitto.Core.Wording;
 using Microsoft.Extensions.Logging;
 using Microsoft.Extensions.Logging.Abstractions;
 
@@ -117,41 +116,6 @@ public sealed class SafetyCommands(Database db, ILogger<SafetyCommands>? logger 
             return taken;
         });
 
-    /// <summary>Moves a kit on: packed, posted. The gate is asked while the client is held.</summary>
-    /// <exception cref="ConflictException">It is not where the person saw it, or a stop holds.</exception>
-    public Task Move(Kit seen, string from, string to, DateOnly today, DateTime at) =>
-        db.Together(async connection =>
-        {
-            var held = await Held.Of(connection, seen.ClientId);
-            var verdict = Gate.Of(await held.Record(), (await held.Kit(seen.Id)).Gate, RunState.None, at, today);
-            if (!verdict.MayGoOn)
-            {
-                throw new ConflictException($"A stop holds: {Language.English.Says(verdict.Stops[0])} Nothing of this kit is packed or posted.");
-            }
-
-            if (
-                await held.Execute(
-                    """
-                    update kit set state = @to, version = version + 1,
-                           packed_at = case when @to = 'packed' then @at else packed_at end,
-                           posted_at = case when @to = 'posted' then @at else posted_at end
-                    where id = @Id and version = @Version and state = @from
-                    """,
-                    new
-                    {
-                        seen.Id,
-                        seen.Version,
-                        from,
-                        to,
-                        at,
-                    }
-                ) == 0
-            )
-            {
-                throw new ConflictException("This kit has been moved on by someone else meanwhile; look again.");
-            }
-        });
-
     /// <summary>How a kit came out, and what was felt: one report a kit, and a reaction whatever becomes of the report.</summary>
     /// <param name="kit">The kit.</param>
     /// <param name="report">The report; null: only what was felt, because the rest cannot be taken.</param>
@@ -171,8 +135,8 @@ public sealed class SafetyCommands(Database db, ILogger<SafetyCommands>? logger 
             if (
                 await held.Execute(
                     """
-                    insert into outcome_report (kit_id, applied_on, coverage, depth, tone, left_grams, ran_out, weighed, comfort, minutes, note, reported_at)
-                    values (@KitId, @AppliedOn, @Coverage, @Depth, @Tone, @LeftGrams, @RanOut, @Weighed, @Comfort, @Minutes, @Note, @ReportedAt)
+                    insert into outcome_report (kit_id, applied_on, coverage, depth, tone, left_grams, ran_out, weighed, comfort, minutes, note, reported_at, zones)
+                    values (@KitId, @AppliedOn, @Coverage, @Depth, @Tone, @LeftGrams, @RanOut, @Weighed, @Comfort, @Minutes, @Note, @ReportedAt, @Zones::jsonb)
                     on conflict (kit_id) do nothing
                     """,
                     report

@@ -89,8 +89,9 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
     /// <param name="reading">The reading.</param>
     /// <param name="s">What is signed.</param>
     /// <param name="confirmed">Answers that were confirmed; null: they stood.</param>
+    /// <param name="callOff">Older kits that this one takes the place of; those that are not named stay.</param>
     /// <exception cref="ConflictException">Her record or the shelf is not as it was when this was prescribed; nothing was written.</exception>
-    public async Task<(Guid Prescription, Guid? Kit)> Sign(KeptReading reading, Signing s, KeptAnswers? confirmed)
+    public async Task<(Guid Prescription, Guid? Kit)> Sign(KeptReading reading, Signing s, KeptAnswers? confirmed, IReadOnlyCollection<Guid>? callOff = null)
     {
         var made = await db.Together(async connection =>
         {
@@ -170,6 +171,11 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
                 );
             }
 
+            foreach (var older in callOff ?? [])
+            {
+                await KitCommands.CallOff(held, older, null, "a newer prescription took its place", reading.ByName, reading.At);
+            }
+
             return (id, kit);
         });
         CommandLog.Signed(log, reading.ClientId, s.Decision, made.Item1, made.Item2);
@@ -189,7 +195,7 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
             if (
                 await held.Execute(
                     """
-                    update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, email = @Email, version = version + 1
+                    update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, email = @Email, language = @Language, spoken_of = @SpokenOf, version = version + 1
                     where id = @Id and version = @Version
                     """,
                     client

@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Kitto.Core.Contract;
 using Kitto.Core.Safety;
 using Kitto.Web.Sittings;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Consultations;
 
@@ -58,6 +59,8 @@ public sealed class AnswersForm
         form.values["reactions"] = before.Reactions ? "yes" : "no";
         form.values["blackHenna"] = before.BlackHenna ? "yes" : "no";
         form.values["other"] = before.Other;
+        // That it does not apply is not asked for again.
+        form.values["none.pregnancy"] = before.PregnancyApplies ? "" : "true";
         foreach (var q in Question.All.Where(q => !q.EveryKit && q.Ticks.Count > 0))
         {
             foreach (string tick in q.Ticks.Where(before.Conditions.Contains))
@@ -94,7 +97,9 @@ public sealed class AnswersForm
     }
 
     /// <summary>The answers; null where something is missing or wrong, and then each question says what.</summary>
-    public Consultation? Read(DateOnly today)
+    /// <param name="today">The day.</param>
+    /// <param name="text">Words of the page.</param>
+    public Consultation? Read(DateOnly today, IStringLocalizer text)
     {
         bool Is(string tick) => this["is." + tick] == "true";
         string[] ticked = [.. Question.All.SelectMany(q => q.Ticks).Where(Is)];
@@ -111,13 +116,13 @@ public sealed class AnswersForm
             }
         )
         {
-            bool none = this["none." + id] == "true";
+            bool none = this["none." + id] == "true" || (id == "pregnant" && this["none.pregnancy"] == "true");
             if (some == none)
             {
                 Wrong[id == "hairline" ? "scalp" : id] =
-                    some ? "You ticked something and \"none\" as well: take one away."
-                    : id == "putOn" ? "Write down at least one, or tick that nothing ever was."
-                    : "Tick what is so, or that none of it is.";
+                    some ? text["You ticked something and \"none\" as well: take one away."]
+                    : id == "putOn" ? text["Write down at least one, or tick that nothing ever was."]
+                    : text["Tick what is so, or that none of it is."];
             }
         }
 
@@ -140,6 +145,7 @@ public sealed class AnswersForm
             ["newMedicine"] = Is("newMedicine"),
             ["putOn"] = new JsonArray([.. Enumerable.Range(0, Rows).Where(Filled).Select(Put)]),
             ["other"] = this["other"],
+            ["pregnancyApplies"] = this["none.pregnancy"] != "true" || Is("pregnant") || Is("breastfeeding"),
         };
         var (answers, errors) = ConsultationReader.Read(document.ToJsonString(Json.Options), today);
         foreach (var error in errors)
@@ -148,11 +154,13 @@ public sealed class AnswersForm
                 error.Path.Split('[', '.')[0],
                 error.Path.Split('[', '.')[0] switch
                 {
-                    "reactions" or "blackHenna" => "Please say yes or no.",
-                    "scalp" => "Say how your scalp is today.",
+                    "reactions" or "blackHenna" => text["Please say yes or no."],
+                    "scalp" => text["Say how your scalp is today."],
                     "putOn" => error.Path.EndsWith("what", StringComparison.Ordinal)
-                        ? "Say for each line what it was."
-                        : $"Each line needs a year (1900 to {today.Year}); month and day where you know them.",
+                        ? text["Say for each line what it was."]
+                        : text["Each line needs a year (1900 to {0}); month and day where you know them.", today.Year],
+                    "birthDate" => text["Give your day of birth; from {0} to {1}.", 1900, today.Year],
+                    "other" => text["At most {0} characters.", Consultation.LongestOther],
                     _ => $"{Words.Sentence(error.Says)}. Allowed: {error.Range}.",
                 }
             );

@@ -1,26 +1,28 @@
 using Kitto.Core;
 using Kitto.Core.Contract;
+using Kitto.Core.Reasons;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Sittings;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Consultations;
 
 /// <summary>Takes in a client's answers, from herself or from the studio; what stops in them stops her open kits at once.</summary>
-public sealed class ConsultationRecorder(SittingCommands commands, Clients clients, Links links, TimeProvider clock)
+public sealed class ConsultationRecorder(SittingCommands commands, Clients clients, Links links, IStringLocalizer<ClientPages> text, TimeProvider clock)
 {
     /// <summary>What a link to the questions opens; else why not, in words for a plain page.</summary>
     public async Task<(Link? Link, Client? Client, string? Closed)> Open(string token) =>
         await links.Open("ask", token) switch
         {
-            null => (null, null, "This address is not one of ours. Check that all of it was copied."),
+            null => (null, null, text["This address is not one of ours. Check that all of it was copied."]),
             { RevokedAt: not null } => (
                 null,
                 null,
-                "These questions have been answered, or your colourist has sent newer ones. Ask for a new link if something has changed."
+                text["These questions have been answered, or your colourist has sent newer ones. Ask for a new link if something has changed."]
             ),
-            { ExpiresAt: var ends } when ends <= Now() => (null, null, "This link has run out. Ask your colourist for a new one."),
+            { ExpiresAt: var ends } when ends <= Now() => (null, null, text["This link has run out. Ask your colourist for a new one."]),
             var link => (link, await clients.Get(link.ClientId!.Value), null),
         };
 
@@ -33,7 +35,7 @@ public sealed class ConsultationRecorder(SittingCommands commands, Clients clien
     /// <param name="link">The link they came by; it is used up.</param>
     /// <returns>The stops in them, and in what she told before.</returns>
     /// <exception cref="ConflictException">Others came in meanwhile.</exception>
-    public async Task<IReadOnlyList<Because>> Keep(
+    public async Task<IReadOnlyList<Reason>> Keep(
         ClientRecord record,
         long begunFrom,
         Consultation told,
@@ -44,12 +46,14 @@ public sealed class ConsultationRecorder(SittingCommands commands, Clients clien
     {
         var kept = Kept(record, begunFrom, told);
         await commands.Answer(record.Client.Id, kept, Now(), by, byName, link);
-        return kept.Stops;
+        return Stops(record, told);
     }
 
     /// <summary>Answers with the stops that are in them once all that was told before is counted too.</summary>
     public static KeptAnswers Kept(ClientRecord record, long begunFrom, Consultation told) =>
-        new(begunFrom, ConsultationReader.Write(told), told.AsksForNewSkinTest, Words.Studio.Because(record.Joined(told).Stops(record.Today, record.LengthCm)));
+        new(begunFrom, ConsultationReader.Write(told), told.AsksForNewSkinTest, Words.Studio.Because(Stops(record, told)));
+
+    private static List<Reason> Stops(ClientRecord record, Consultation told) => [.. record.Joined(told).Stops(record.Today, record.LengthCm)];
 
     /// <summary>She was asked and nothing else is new: the last answers hold for the kit that comes.</summary>
     /// <exception cref="InvalidOperationException">She was never asked.</exception>

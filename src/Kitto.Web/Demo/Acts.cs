@@ -1,4 +1,5 @@
 using Kitto.Core;
+using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
@@ -19,6 +20,7 @@ internal sealed class Acts(
     CaseBuilder cases,
     SittingCommands sittings,
     SafetyCommands safety,
+    KitCommands changes,
     GuideLinks links,
     TimeProvider clock,
     Person colourist
@@ -29,7 +31,7 @@ internal sealed class Acts(
     /// <summary>Today.</summary>
     public DateOnly Today => DateOnly.FromDateTime(now);
 
-    public async Task<Guid> Add(string name, int age, int destination, string note)
+    public async Task<Guid> Add(string name, int age, int destination, string note, string language = "en", string spokenOf = "name")
     {
         var id = Guid.CreateVersion7();
         await clients.Add(
@@ -42,7 +44,9 @@ internal sealed class Acts(
                 note,
                 now.AddDays(-100),
                 1,
-                name.Length % 4 == 0 ? null : name.Split(' ')[0].ToLowerInvariant() + "@example.org"
+                name.Length % 4 == 0 ? null : name.Split(' ')[0].ToLowerInvariant() + "@example.org",
+                language,
+                spokenOf
             )
         );
         return id;
@@ -132,10 +136,9 @@ internal sealed class Acts(
     }
 
     public async Task Move(Kit kit, string to, double daysAgo) =>
-        await safety.Move(
+        await changes.Move(
             (await kits.Get(kit.Id))!,
-            to == "packed" ? "signed" : "packed",
-            to,
+            to == "packed" ? KitStep.Packed : KitStep.Posted,
             (await studios.Get())!.Today(now.AddDays(-daysAgo)),
             now.AddDays(-daysAgo)
         );

@@ -52,10 +52,20 @@ internal sealed class Story(Acts acts)
         await acts.Skin(wilma, 16, "clear");
         await acts.Strand(wilma, 13);
 
-        var edda = await acts.Signed(await acts.Add("Edda Fenwick", 50, hesk, "Coarse and thick; does one half a day."), "edda", 21, wantIn: 3);
+        var edda = await acts.Signed(
+            await acts.Add("Edda Fenwick", 50, hesk, "Coarse and thick; does one half a day.", spokenOf: "she"),
+            "edda",
+            21,
+            wantIn: 3
+        );
         await acts.Posted(edda, 19);
         await acts.Skin(edda, 16.5, "clear");
         await acts.Strand(edda, 13);
+
+        var liv = await acts.Signed(await acts.Add("Liv Holmsund", 49, sarn, "Reads Norwegian; alone with two mirrors.", "nb", "they"), "liv", 9, wantIn: 6);
+        await acts.Posted(liv, 7);
+        await acts.Skin(liv, 4.5, "clear");
+        await acts.Strand(liv, 2);
 
         var lotte = await acts.Add("Lotte Marsh", 45, sarn, "The back is done far less often than the front.");
         await acts.Keep(lotte, "lotte", 1);

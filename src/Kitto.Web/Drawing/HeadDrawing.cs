@@ -6,6 +6,13 @@ using Kitto.Core.Head;
 
 namespace Kitto.Web.Drawing;
 
+/// <summary>What is written round a head, in the language of who looks at it.</summary>
+/// <param name="Label">What it is, for who does not see it.</param>
+/// <param name="Forehead">The forehead's side.</param>
+/// <param name="Left">The left side.</param>
+/// <param name="Right">The right side.</param>
+public sealed record HeadWords(string Label, string Forehead, string Left, string Right);
+
 /// <summary>
 /// The scalp unrolled and seen from above. Share of white lines is the share of white hair; the dark rim is the regrowth; the number is the order.
 /// The colourist stands behind the chair (forehead on top); the client looks into a mirror (forehead below). Her left stays on the left.
@@ -48,13 +55,22 @@ public static class HeadDrawing
     /// <param name="mirror">Forehead below, as she sees it in the mirror.</param>
     /// <param name="pick">Whether zones can be picked.</param>
     /// <param name="now">The zone that is being painted.</param>
+    /// <param name="words">What stands round it and what it is called; null: the studio's.</param>
     /// <param name="mark">Keeps the names of its patterns apart where several heads stand on one page.</param>
-    public static string Draw(IReadOnlyList<ZoneReading> zones, Schedule? clock, bool mirror = false, bool pick = false, Zone? now = null, string mark = "")
+    public static string Draw(
+        IReadOnlyList<ZoneReading> zones,
+        Schedule? clock,
+        bool mirror = false,
+        bool pick = false,
+        Zone? now = null,
+        string mark = "",
+        HeadWords? words = null
+    )
     {
         var svg = new Svg();
         string role = pick ? "group" : "img";
         svg.Add(
-            $"<svg class=\"head\" viewBox=\"0 {(mirror ? 14 : 0)} 300 306\" role=\"{role}\" aria-label=\"{(pick ? "Head, seen from above: pick zones" : Describe(zones, clock))}\">"
+            $"<svg class=\"head\" viewBox=\"0 {(mirror ? 14 : 0)} 300 306\" role=\"{role}\" aria-label=\"{words?.Label ?? (pick ? "Head, seen from above: pick zones" : Describe(zones, clock))}\">"
         );
         svg.Add($"<defs>");
         foreach (var zone in Enum.GetValues<Zone>())
@@ -78,9 +94,9 @@ public static class HeadDrawing
         svg.Add($"</g>");
 
         double foreheadY = mirror ? 317 : 10;
-        svg.Add($"<text class=\"head-side\" x=\"{CentreX}\" y=\"{foreheadY}\" text-anchor=\"middle\">forehead</text>");
+        svg.Add($"<text class=\"head-side\" x=\"{CentreX}\" y=\"{foreheadY}\" text-anchor=\"middle\">{words?.Forehead ?? "forehead"}</text>");
         svg.Add(
-            $"<text class=\"head-side\" x=\"6\" y=\"{CentreY + 4}\">left</text><text class=\"head-side\" x=\"294\" y=\"{CentreY + 4}\" text-anchor=\"end\">right</text></svg>"
+            $"<text class=\"head-side\" x=\"6\" y=\"{CentreY + 4}\">{words?.Left ?? "left"}</text><text class=\"head-side\" x=\"294\" y=\"{CentreY + 4}\" text-anchor=\"end\">{words?.Right ?? "right"}</text></svg>"
         );
         return svg.ToString();
     }

@@ -20,7 +20,7 @@ public static class TimelineDrawing
         double cm = lengthCm ?? Math.Clamp(timeline.Max(p => p.Seen.AtMm()) / 10 + 5, 20, 120);
         double height = Top + timeline.Count * Lane + 8;
         double X(double at) => Left + Math.Clamp(at / cm, 0, 1) * (Wide - Left - 20);
-        var said = timeline.Select(p => $"{Question.Of(p.Put.What)}, {p.Put.When.Says()}: {Says(p.Seen, cm, lengthCm is not null)}");
+        var said = timeline.Select(p => $"{Words.Studio.Term(p.Put.What)}, {Words.Studio.When(p.Put.When)}: {Says(p.Seen, cm, lengthCm is not null)}");
         string ends = lengthCm is null ? "length not read" : string.Create(CultureInfo.InvariantCulture, $"ends, {cm:0} cm");
         var svg = new Svg()
             .Add($"<svg class=\"timeline\" viewBox=\"0 0 {Wide} {height}\" role=\"img\" aria-label=\"{string.Join("; ", said)}\">")
@@ -40,7 +40,7 @@ public static class TimelineDrawing
             var (put, seen) = timeline[i];
             double y = Top + i * Lane;
             svg.Add(
-                $"<text class=\"lane-name\" x=\"0\" y=\"{y + 10}\">{Words.Sentence(Question.Of(put.What))}</text><text class=\"tick-number\" x=\"0\" y=\"{y + 24}\">{put.When.Says()}</text>"
+                $"<text class=\"lane-name\" x=\"0\" y=\"{y + 10}\">{Words.Sentence(Words.Studio.Term(put.What))}</text><text class=\"tick-number\" x=\"0\" y=\"{y + 24}\">{Words.Studio.When(put.When)}</text>"
             );
             if (lengthCm is not null && !seen.CanBeOn(cm))
             {

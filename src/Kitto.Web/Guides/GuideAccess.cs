@@ -4,8 +4,10 @@ using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
+using Kitto.Core.Wording;
 using Kitto.Store;
 using Kitto.Web.Shelves;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Guides;
 
@@ -27,6 +29,12 @@ public sealed record OpenGuide(
 {
     /// <summary>When its link was closed or ran out, UTC; null: it is open.</summary>
     public DateTime? ClosedAt { get; init; }
+
+    /// <summary>Parts of it that are sent once more and are not there yet.</summary>
+    public IReadOnlyList<Replacement> Replaced { get; init; } = [];
+
+    /// <summary>Pictures of how it came out that have come whole.</summary>
+    public int Photos { get; init; }
 
     /// <summary>The tests of this kit.</summary>
     public TestStand Tests => Verdict.Tests;
@@ -56,6 +64,7 @@ public sealed class GuideAccess(
     Studios studios,
     KitGate gate,
     CurrentShelf shelves,
+    IStringLocalizer<ClientPages> text,
     TimeProvider clock
 )
 {
@@ -70,7 +79,7 @@ public sealed class GuideAccess(
         var now = clock.GetUtcNow().UtcDateTime;
         if (await links.Open("guide", token) is not { } link)
         {
-            return (null, "This address is not one of ours. Check that all of it was copied.");
+            return (null, text["This address is not one of ours. Check that all of it was copied."]);
         }
 
         var kit = (await kits.Get(link.KitId!.Value))!;
@@ -82,8 +91,8 @@ public sealed class GuideAccess(
             return (
                 null,
                 link.RevokedAt is not null
-                    ? "Your colourist has closed this link. Ask for a new one."
-                    : "This link was for one kit and has run out. Ask your colourist for a new one."
+                    ? text["Your colourist has closed this link. Ask for a new one."]
+                    : text["This link was for one kit and has run out. Ask your colourist for a new one."]
             );
         }
 
@@ -94,7 +103,7 @@ public sealed class GuideAccess(
         if (kit.AgreedMinutes is { } minutes)
         {
             prescription = prescription with { Clock = prescription.Clock!.With(Minutes.Of(minutes)) };
-            guide = Guide.For(read, prescription, shelf, Words.Client) ?? guide;
+            guide = Guide.For(read, prescription, shelf, Language.Of(signed.Language)) ?? guide;
         }
 
         return (
@@ -114,6 +123,8 @@ public sealed class GuideAccess(
             )
             {
                 ClosedAt = closedAt,
+                Replaced = [.. (await kits.Replacements(kit.Id)).Where(r => r.ThereAt is null)],
+                Photos = await reports.PhotosOf(kit.Id),
             },
             null
         );

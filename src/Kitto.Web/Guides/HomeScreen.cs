@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Guides;
 
@@ -14,11 +15,13 @@ public static class HomeScreen
 
     /// <summary>The web app manifest of one guide: it opens where the link opens, and nothing else.</summary>
     /// <param name="token">The guide's token.</param>
-    public static JsonHttpResult<object> Manifest(string token) =>
+    /// <param name="text">Words of the client's pages.</param>
+    public static JsonHttpResult<object> Manifest(string token, IStringLocalizer<ClientPages> text) =>
         TypedResults.Json<object>(
             new
             {
-                name = "Kitto guide",
+                name = text["Kitto guide"].Value,
+                lang = Words.Client.Tag,
                 short_name = "Kitto",
                 id = $"/g/{token}",
                 start_url = $"/g/{token}",

@@ -22,9 +22,6 @@ public static class Photo
 
     private static readonly SemaphoreSlim Turn = new(AtOnce);
 
-    /// <summary>What is taken, in words.</summary>
-    public const string Range = "a JPEG, PNG or WebP picture of at most 12 MB and 50 megapixels (24 where it is no JPEG)";
-
     /// <summary>The picture that was sent as a small JPEG; null where it is not one that can be read. Few are unpacked at once, so that many at a time need no more memory than few.</summary>
     public static async Task<byte[]?> Take(IFormFile file, CancellationToken gone = default)
     {
@@ -33,12 +30,26 @@ public static class Photo
             return null;
         }
 
+        return await InTurn(
+            async () =>
+            {
+                using var bytes = new MemoryStream((int)file.Length);
+                await file.CopyToAsync(bytes, gone);
+                return Take(bytes.ToArray());
+            },
+            gone
+        );
+    }
+
+    /// <summary>The same of a picture that is here already.</summary>
+    public static Task<byte[]?> TakeInTurn(byte[] file, CancellationToken gone = default) => InTurn(() => Task.FromResult(Take(file)), gone);
+
+    private static async Task<byte[]?> InTurn(Func<Task<byte[]?>> take, CancellationToken gone)
+    {
         await Turn.WaitAsync(gone);
         try
         {
-            using var bytes = new MemoryStream((int)file.Length);
-            await file.CopyToAsync(bytes, gone);
-            return Take(bytes.ToArray());
+            return await take();
         }
         finally
         {

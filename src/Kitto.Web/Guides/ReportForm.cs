@@ -1,22 +1,55 @@
+using System.Text.Json;
 using Kitto.Core;
 using Kitto.Core.Contract;
+using Kitto.Core.Head;
 using Kitto.Core.Outcome;
 using Kitto.Core.Quantity;
 using Kitto.Store;
 using Kitto.Web.Sittings;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Guides;
 
 /// <summary>The report of a kit as its form holds it.</summary>
 public static class ReportForm
 {
-    /// <summary>What she may say of a scalp; the last is a reaction.</summary>
-    public static readonly IReadOnlyList<(string Name, string Says)> Comforts =
+    /// <summary>What is asked of how it came out: the name, the question, and what can be said. The last of comfort is a reaction.</summary>
+    public static readonly IReadOnlyList<(string Name, string Ask, IReadOnlyList<(string Value, string Says)> Options)> Asked =
     [
-        ("fine", "Nothing"),
-        ("tingled", "It tingled a little"),
-        ("reacted", "It burned, itched, swelled or went red"),
+        ("coverage", "White hair", [("full", "All covered"), ("patchy", "Patches"), ("greyShows", "White shows")]),
+        ("depth", "Depth", [("right", "Just right"), ("tooLight", "Too light"), ("tooDark", "Too dark")]),
+        ("tone", "Tone", [("right", "Just right"), ("tooWarm", "Too warm"), ("tooCool", "Too cool"), ("green", "Greenish")]),
+        ("comfort", "Your scalp", [("fine", "Nothing"), ("tingled", "It tingled a little"), ("reacted", "It burned, itched, swelled or went red")]),
     ];
+
+    private static readonly string[] OfZone = ["coverage", "tone", "comfort"];
+
+    /// <summary>Zones of which something of their own is said.</summary>
+    public static IEnumerable<Zone> ZonesSaid(IReadOnlyDictionary<string, string> typed) =>
+        Enum.GetValues<Zone>().Where(z => OfZone.Any(f => typed.GetValueOrDefault($"zone.{Json.Name(z)}.{f}", "").Length > 0));
+
+    /// <summary>What is said of zones, as the studio reads it.</summary>
+    public static IEnumerable<(Zone Zone, string Says)> ByZone(string zones) =>
+        from z in JsonSerializer.Deserialize<Dictionary<string, Dictionary<string, string>>>(zones) ?? []
+        let zone = Json.Named<Zone>(z.Key)
+        where zone is not null
+        orderby zone
+        select (
+            zone.Value,
+            string.Join(
+                ", ",
+                z.Value.Select(f => Asked.First(a => a.Name == f.Key))
+                    .Zip(z.Value.Values, (a, v) => $"{a.Ask}: {a.Options.First(o => o.Value == v).Says}")
+                    .Select(s => s.ToLowerInvariant())
+            )
+        );
+
+    /// <summary>Whether a reaction is told, of the whole head or of a zone.</summary>
+    public static bool Reacted(IEnumerable<KeyValuePair<string, Microsoft.Extensions.Primitives.StringValues>> posted) =>
+        posted.Any(f =>
+            (f.Key == "comfort" || (f.Key.StartsWith("zone.", StringComparison.Ordinal) && f.Key.EndsWith(".comfort", StringComparison.Ordinal)))
+            && f.Value == "reacted"
+        );
 
     /// <summary>The report; null where something is missing or wrong, and then each field says what.</summary>
     /// <param name="open">The guide it is of.</param>
@@ -24,38 +57,46 @@ public static class ReportForm
     /// <param name="wrong">Complaints are added, by field.</param>
     /// <param name="today">The day in the studio.</param>
     /// <param name="now">Now, UTC.</param>
+    /// <param name="text">Words of the page.</param>
     public static OutcomeReport? Read(
         OpenGuide open,
         IReadOnlyDictionary<string, string> typed,
         IDictionary<string, string> wrong,
         DateOnly today,
-        DateTime now
+        DateTime now,
+        IStringLocalizer text
     )
     {
         var quantity = open.Prescription.Quantity!;
         double most = Math.Round(quantity.SendGrams.Value - quantity.ResidueGrams.Value - 0.1, 1);
         bool ranOut = typed.GetValueOrDefault("ranOut") == "true";
+        static IEnumerable<string> Values(string name) => Asked.First(a => a.Name == name).Options.Select(o => o.Value);
         string Choice(string name, IEnumerable<string> allowed, string ask)
         {
             string chosen = typed.GetValueOrDefault(name, "");
             if (!allowed.Contains(chosen))
             {
-                wrong[name] = ask;
+                wrong[name] = text[ask];
             }
 
             return chosen;
         }
 
-        string coverage = Choice("coverage", Enum.GetValues<Coverage>().Select(Json.Name), "Say whether white shows.");
-        string depth = Choice("depth", Enum.GetValues<Depth>().Select(Json.Name), "Say how dark it came out.");
-        string tone = Choice("tone", Enum.GetValues<ToneOutcome>().Select(Json.Name), "Say how warm it came out.");
-        string comfort = Choice("comfort", Comforts.Select(c => c.Name), "Say how the scalp felt.");
+        string coverage = Choice("coverage", Values("coverage"), "Say whether white shows.");
+        string depth = Choice("depth", Values("depth"), "Say how dark it came out.");
+        string tone = Choice("tone", Values("tone"), "Say how warm it came out.");
+        string comfort = Choice("comfort", Values("comfort"), "Say how the scalp felt.");
         // Grams that were weighed count; else the picture of the bowl, which is a judgement.
         bool weighed = !string.IsNullOrWhiteSpace(typed.GetValueOrDefault("leftGrams"));
         double? left = null;
         if (weighed && !TryNumber(typed["leftGrams"], 0, most, out left))
         {
-            wrong["leftGrams"] = $"0 to {most:0.#} grams: of {quantity.SendGrams} sent, {quantity.ResidueGrams} stays on the bowl.";
+            wrong["leftGrams"] = text[
+                "0 to {0} grams: of {1} g sent, {2} g stays on the bowl.",
+                Grams(most),
+                Grams(quantity.SendGrams.Value),
+                Grams(quantity.ResidueGrams.Value)
+            ];
         }
         else if (!weighed && !ranOut)
         {
@@ -65,7 +106,7 @@ public static class ReportForm
             }
             else
             {
-                wrong["leftGrams"] = "Tap the bowl that looks like yours, or give the grams.";
+                wrong["leftGrams"] = text["Tap the bowl that looks like yours, or give the grams."];
             }
         }
 
@@ -74,28 +115,42 @@ public static class ReportForm
         if (ranOut && (reserve || left > 0 || TypedNumber.Read(typed.GetValueOrDefault("bowl")) > 0))
         {
             wrong["leftGrams"] = reserve
-                ? "You say that it ran out, and that the reserve is still sealed. Which is right? If you could not open it, say so below."
-                : "You say that it ran out, and that something was left. Which is right?";
+                ? text["You say that it ran out, and that the reserve is still sealed. Which is right? If you could not open it, say so below."]
+                : text["You say that it ran out, and that something was left. Which is right?"];
         }
 
         if (!TryNumber(typed.GetValueOrDefault("minutes"), 1, 240, out double? minutes))
         {
-            wrong["minutes"] = "1 to 240 minutes, or leave it empty.";
+            wrong["minutes"] = text["{0} to {1} minutes, or leave it empty.", 1, 240];
         }
 
         if (!DateOnly.TryParseExact(typed.GetValueOrDefault("appliedOn"), "yyyy-MM-dd", out var day))
         {
-            wrong["appliedOn"] = "Give the day you coloured.";
+            wrong["appliedOn"] = text["Give the day you coloured."];
         }
         else if (day > today || day < open.Studio.Today(open.Signed.SignedAt))
         {
-            wrong["appliedOn"] = day > today ? "This day is in the future." : "That was before this kit was made.";
+            wrong["appliedOn"] = day > today ? text["This day is in the future."] : text["That was before this kit was made."];
+        }
+
+        var zones = ZonesSaid(typed)
+            .ToDictionary(
+                Json.Name,
+                z =>
+                    OfZone
+                        .Select(f => (f, Said: typed.GetValueOrDefault($"zone.{Json.Name(z)}.{f}", "")))
+                        .Where(f => f.Said.Length > 0)
+                        .ToDictionary(f => f.f, f => f.Said)
+            );
+        foreach (var (field, said) in zones.Values.SelectMany(z => z).Where(f => !Values(f.Key).Contains(f.Value)))
+        {
+            wrong[field] = text["Choose one of the answers for each place."];
         }
 
         string note = typed.GetValueOrDefault("note", "").Trim();
         if (note.Length > 1000)
         {
-            wrong["note"] = "At most 1000 characters.";
+            wrong["note"] = text["At most {0} characters.", 1000];
         }
 
         return wrong.Count > 0
@@ -113,8 +168,11 @@ public static class ReportForm
                 minutes,
                 note,
                 now,
-                null
+                null,
+                JsonSerializer.Serialize(zones)
             );
+
+        static string Grams(double grams) => Words.Client.Number(grams);
     }
 
     /// <summary>A number that may be left out.</summary>

@@ -2,6 +2,7 @@ using System.Globalization;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 using Kitto.Store;
+using Kitto.Web.Pages.Clients;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
@@ -20,6 +21,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
     {
         public string? Name { get; set; }
         public string? Phone { get; set; }
+        public string? AlarmEmail { get; set; }
         public string? Level { get; set; }
         public string? CostShort { get; set; }
         public string? CostLeft { get; set; }
@@ -61,6 +63,12 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
             wrong["Phone"] = SetupModel.PhoneRange;
         }
 
+        string alarm = (input.AlarmEmail ?? "").Trim();
+        if (alarm.Length > 0 && !ClientInput.IsAddress(alarm))
+        {
+            wrong["AlarmEmail"] = ClientInput.AddressRange;
+        }
+
         double? level = Number("Level", input.Level, 100 * Values.LeastServiceLevel, 100 * Values.GreatestServiceLevel);
         double? step = Number("ScaleStep", input.ScaleStep, 0.01, 5);
         bool costs = !string.IsNullOrWhiteSpace(input.CostShort) || !string.IsNullOrWhiteSpace(input.CostLeft);
@@ -83,6 +91,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
                 {
                     Name = name,
                     Phone = phone,
+                    AlarmEmail = alarm,
                     ServiceLevel = level!.Value / 100,
                     ScaleStep = step!.Value,
                     CostShort = missing,
@@ -121,6 +130,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
         {
             Name = studio.Name,
             Phone = studio.Phone,
+            AlarmEmail = studio.AlarmEmail,
             Level = Say(studio.ServiceLevel * 100),
             CostShort = Say(studio.CostShort),
             CostLeft = Say(studio.CostLeft),

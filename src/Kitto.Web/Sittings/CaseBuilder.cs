@@ -5,6 +5,7 @@ using Kitto.Core.Clock;
 using Kitto.Core.Contract;
 using Kitto.Core.Quantity;
 using Kitto.Core.Safety;
+using Kitto.Core.Wording;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Shelves;
@@ -143,7 +144,7 @@ public sealed class CaseBuilder(
     /// <summary>What is signed: the case, the answer, the guide, and all they need to be read again whatever becomes of held.Shelf, people and house.</summary>
     public Signing Freeze(ClientRecord record, Case c, Prescription p, string document, string signedBy)
     {
-        var guide = Guide.For(c, p, held.Shelf, Words.Client);
+        var guide = Guide.For(c, p, held.Shelf, Language.Of(record.Client.Language));
         return new Signing(
             Json.Name(p.Decision),
             Json.Name(c.Goal.Service),
@@ -162,7 +163,7 @@ public sealed class CaseBuilder(
                     signedBy,
                     studio = record.Studio.Name,
                     timeZone = record.Studio.TimeZone,
-                    language = "en",
+                    language = Language.Of(record.Client.Language).Tag,
                 },
                 Json.Options
             ),

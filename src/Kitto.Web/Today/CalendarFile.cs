@@ -5,6 +5,7 @@ using Ical.Net.Serialization;
 using Kitto.Core.Clock;
 using Kitto.Core.Trade;
 using Kitto.Store;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Today;
 
@@ -60,9 +61,10 @@ public static class CalendarFile
     /// <param name="kits">Her kits.</param>
     /// <param name="on">Skin tests that are on: when they were put on, by kit.</param>
     /// <param name="now">Now.</param>
-    public static string Client(Studio studio, IEnumerable<DatedKit> kits, IReadOnlyDictionary<Guid, DateTime> on, DateTime now)
+    /// <param name="text">Words of the client's pages.</param>
+    public static string Client(Studio studio, IEnumerable<DatedKit> kits, IReadOnlyDictionary<Guid, DateTime> on, DateTime now, IStringLocalizer text)
     {
-        var calendar = New(studio, $"Your kit from {studio.Name}", now);
+        var calendar = New(studio, text["Your kit from {0}", studio.Name], now);
         foreach (var kit in kits)
         {
             foreach (var (day, kind) in Days(kit))
@@ -76,8 +78,8 @@ public static class CalendarFile
                             kind,
                             at,
                             TimeSpan.FromMinutes(45),
-                            "Skin test: put it on",
-                            "Behind the ear or in the elbow, as your guide says. Wipe it off after 45 minutes.",
+                            text["Skin test: put it on"],
+                            text["Behind the ear or in the elbow, as your guide says. Wipe it off after {0} minutes.", Values.SkinTestOnMinutes],
                             TimeSpan.FromHours(-1)
                         );
                         Look(kit, studio.Utc(at));
@@ -88,8 +90,8 @@ public static class CalendarFile
                             kind,
                             at,
                             TimeSpan.FromHours(1.5),
-                            "Strand test",
-                            "One hidden lock at the back, as your guide says. Look at it in daylight.",
+                            text["Strand test"],
+                            text["One hidden lock at the back, as your guide says. Look at it in daylight."],
                             TimeSpan.FromHours(-1)
                         );
                         break;
@@ -99,13 +101,21 @@ public static class CalendarFile
                             kind,
                             at,
                             TimeSpan.FromHours(2),
-                            "Colour day",
-                            "Only with both tests clear. Lay everything out before mixing.",
+                            text["Colour day"],
+                            text["Only with both tests clear. Lay everything out before mixing."],
                             TimeSpan.FromHours(-16)
                         );
                         break;
                     case DayKind.Report:
-                        Say(kit, kind, at, TimeSpan.FromMinutes(15), "How did it go?", "Dry, in daylight: tell your colourist in your guide.", TimeSpan.Zero);
+                        Say(
+                            kit,
+                            kind,
+                            at,
+                            TimeSpan.FromMinutes(15),
+                            text["How did it go?"],
+                            text["Dry, in daylight: tell your colourist in your guide."],
+                            TimeSpan.Zero
+                        );
                         break;
                 }
             }
@@ -126,16 +136,17 @@ public static class CalendarFile
                 null,
                 studio.Local(put.AddHours(Values.SkinTestHours)),
                 TimeSpan.FromMinutes(15),
-                "Skin test: look at the place",
-                $"{Values.SkinTestHours} hours are over. Look, feel, and say in your guide how it is.",
+                text["Skin test: look at the place"],
+                text["{0} hours are over. Look, feel, and say in your guide how it is.", Values.SkinTestHours],
                 TimeSpan.Zero
             );
 
         return Write(calendar);
     }
 
-    /// <summary>What is still ahead; of a stopped kit everything, so that it is called off in calendars that have it.</summary>
-    private static IEnumerable<(DateOnly On, DayKind Kind)> Days(DatedKit kit) => kit.State == "stopped" ? kit.Days.Ahead(KitStep.Signed, false) : kit.Ahead;
+    /// <summary>What is still ahead; of a kit that was stopped or called off everything, so that it is called off in calendars that have it.</summary>
+    private static IEnumerable<(DateOnly On, DayKind Kind)> Days(DatedKit kit) =>
+        kit.State == "stopped" || kit.CalledOff ? kit.Days.Ahead(KitStep.Signed, false) : kit.Ahead;
 
     private static Calendar New(Studio studio, string name, DateTime now)
     {
@@ -169,9 +180,9 @@ public static class CalendarFile
             Start = new CalDateTime(DateTime.SpecifyKind(local, DateTimeKind.Unspecified), studio.TimeZone),
             Duration = Duration.FromTimeSpanExact(lasts),
             DtStamp = new CalDateTime(DateTime.SpecifyKind(now, DateTimeKind.Utc)),
-            Status = kit.State == "stopped" ? EventStatus.Cancelled : EventStatus.Confirmed,
+            Status = kit.State == "stopped" || kit.CalledOff ? EventStatus.Cancelled : EventStatus.Confirmed,
         };
-        if (remind is { } before && kit.State != "stopped")
+        if (remind is { } before && kit.State != "stopped" && !kit.CalledOff)
         {
             happens.Alarms.Add(
                 new Alarm

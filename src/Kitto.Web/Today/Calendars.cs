@@ -2,6 +2,7 @@ using System.Text;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Web.Guides;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Today;
 
@@ -26,11 +27,11 @@ public static class Calendars
     }
 
     /// <summary>The days of one kit, for the client who has its guide.</summary>
-    public static async Task<IResult> Client(string token, GuideAccess guides, Kits kits, TimeProvider clock)
+    public static async Task<IResult> Client(string token, GuideAccess guides, Kits kits, IStringLocalizer<ClientPages> text, TimeProvider clock)
     {
         if (await guides.Open(token) is not { Guide: { } open })
         {
-            return Results.Text("This link is closed. Ask your colourist for a new one.", statusCode: StatusCodes.Status410Gone);
+            return Results.Text(text["This link is closed. Ask your colourist for a new one."], statusCode: StatusCodes.Status410Gone);
         }
 
         // Days of a kit that a stop holds are called off, also where nobody has looked at the stop yet.
@@ -42,7 +43,13 @@ public static class Calendars
             .Select(t => (DateTime?)t.At)
             .Max();
         return File(
-            CalendarFile.Client(open.Studio, dated, on is { } at ? new Dictionary<Guid, DateTime> { [open.Kit.Id] = at } : [], clock.GetUtcNow().UtcDateTime),
+            CalendarFile.Client(
+                open.Studio,
+                dated,
+                on is { } at ? new Dictionary<Guid, DateTime> { [open.Kit.Id] = at } : [],
+                clock.GetUtcNow().UtcDateTime,
+                text
+            ),
             "kit.ics"
         );
     }

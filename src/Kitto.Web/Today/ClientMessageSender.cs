@@ -1,4 +1,5 @@
 using Kitto.Core.Clock;
+using Kitto.Core.Wording;
 using Kitto.Store;
 using Kitto.Web.Delivery;
 using Kitto.Web.Guides;
@@ -47,17 +48,56 @@ public sealed class ClientMessageSender(
                 continue;
             }
 
-            due.AddRange(
-                ClientMessages.Due(kit.Days, kit.Step, stand.Tests.Far, studio.Today(now)).Select(kind => ($"kit:{kit.Id:N}:{Words.Name(kind)}", kit, kind))
-            );
+            due.AddRange(ClientMessages.Due(kit.Days, kit.Step, stand.Tests.Far, studio.Today(now)).Select(kind => (kit.MessageKey(kind), kit, kind)));
         }
 
         var there = await messages.There([.. due.Select(d => d.Key)]);
         foreach (var (key, kit, kind) in due.Where(d => !there.Contains(d.Key)))
         {
-            var client = (await clients.Get(kit.ClientId))!;
-            var (subject, body) = Words.Client.Message(kind, client.Name.Split(' ')[0], studio.Name, kit.Days, await links.Newest(kit.Id));
-            await messages.Make(key, client.Id, client.Email, subject, body, now);
+            await Say(kit, kind, studio, key);
+        }
+
+        await Alarm(studio, now);
+    }
+
+    /// <summary>Makes one message about a kit, in the client's language.</summary>
+    public async Task Say(Kit kit, ClientMessage kind) => await Say(kit, kind, (await studios.Get())!, kit.MessageKey(kind));
+
+    private async Task Say(Kit kit, ClientMessage kind, Studio studio, string key)
+    {
+        var client = (await clients.Get(kit.ClientId))!;
+        var (subject, body) = Language.Of(client.Language).Message(kind, client.Name.Split(' ')[0], studio.Name, kit.Days, await links.Newest(kit.Id));
+        await messages.Make(key, client.Id, client.Email, subject, body, clock.GetUtcNow().UtcDateTime);
+    }
+
+    /// <summary>A stop is told to the studio at once, where it has an address for that; the marks on its pages stand beside it.</summary>
+    private async Task Alarm(Studio studio, DateTime now)
+    {
+        if (studio.AlarmEmail.Length == 0)
+        {
+            return;
+        }
+
+        foreach (var stopped in await kits.Stopped())
+        {
+            await messages.Make(
+                $"stop:{stopped.Id:N}:{stopped.Since.Ticks}",
+                null,
+                studio.AlarmEmail,
+                $"Stopped: a kit of {stopped.Client}",
+                $"A kit of {stopped.Client} was stopped on {studio.Local(stopped.Since):ddd d MMM, HH:mm}. Open Kitto, look what was said, and call the client.\n\n{studio.Name}\n",
+                now
+            );
+        }
+    }
+
+    /// <summary>Tells the studio of stops and sends what waits, without waiting for the next round.</summary>
+    public async Task AlarmNow(CancellationToken stop = default)
+    {
+        if (await studios.Get() is { } studio)
+        {
+            await Alarm(studio, clock.GetUtcNow().UtcDateTime);
+            await Send(stop);
         }
     }
 
@@ -107,25 +147,31 @@ public sealed class ClientMessageSender(
             Body = new TextPart("plain") { Text = message.Body },
         };
         mail.From.Add(new MailboxAddress(studio, settings.From));
-        mail.To.Add(new MailboxAddress(message.ClientName ?? "", message.Recipient!));
+        mail.To.Add(new MailboxAddress(message.ClientName ?? studio, message.Recipient!));
         return mail;
     }
 }
 
-/// <summary>Looks every minute for what is due to be said.</summary>
+/// <summary>Looks every minute for what is due to be said, and every few seconds for stops.</summary>
 public sealed class MessageRounds(ClientMessageSender sender, ILogger<MessageRounds> log) : BackgroundService
 {
-    private static readonly TimeSpan Every = TimeSpan.FromMinutes(1);
+    private static readonly TimeSpan Every = TimeSpan.FromSeconds(6);
+    private const int Round = 10;
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         using var timer = new PeriodicTimer(Every);
+        int turn = 0;
         do
         {
             try
             {
-                await sender.Make();
-                await sender.Send(stoppingToken);
+                if (turn++ % Round == 0)
+                {
+                    await sender.Make();
+                }
+
+                await sender.AlarmNow(stoppingToken);
             }
             catch (Exception wrong) when (wrong is not OperationCanceledException)
             {

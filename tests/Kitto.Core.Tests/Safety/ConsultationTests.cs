@@ -43,7 +43,7 @@ public sealed class ConsultationTests
     {
         Assert.Equal(Conditions.Known.Order(), Question.All.SelectMany(q => q.Ticks).Order());
         Assert.All(Question.All.SelectMany(q => q.Ticks.Select(t => (q, t))), x => Assert.Contains(Conditions.Rule(x.t), x.q.Rules));
-        Assert.All(Conditions.Known, c => Assert.NotEmpty(Question.Tick(c)));
+        Assert.All(Conditions.Known, c => Assert.NotEmpty(Language.English.Tick(c)));
     }
 
     [Fact]

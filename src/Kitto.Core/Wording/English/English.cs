@@ -1,3 +1,4 @@
+using System.Globalization;
 using Kitto.Core.Reasons;
 
 namespace Kitto.Core.Wording;
@@ -7,6 +8,15 @@ internal sealed partial class English : Language
 {
     /// <inheritdoc/>
     public override string Tag => "en";
+
+    /// <inheritdoc/>
+    public override string Name => "English";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> Months { get; } = CultureInfo.InvariantCulture.DateTimeFormat.MonthNames[..12];
+
+    /// <inheritdoc/>
+    public override string Day(DateOnly day, bool weekday = true) => day.ToString(weekday ? "dddd d MMMM" : "d MMMM", CultureInfo.InvariantCulture);
 
     /// <inheritdoc/>
     public override string Says(Saying saying) =>

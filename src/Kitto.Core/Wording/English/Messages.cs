@@ -1,4 +1,3 @@
-using System.Globalization;
 using Kitto.Core.Clock;
 using Kitto.Core.Trade;
 
@@ -10,7 +9,6 @@ internal sealed partial class English
     /// <inheritdoc/>
     public override (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days, string? guide = null)
     {
-        static string Day(DateOnly? day) => day?.ToString("dddd d MMMM", CultureInfo.InvariantCulture) ?? "";
         var (subject, says) = kind switch
         {
             ClientMessage.Posted => (
@@ -40,6 +38,14 @@ internal sealed partial class English
             ClientMessage.ReportDue => (
                 "How did it go?",
                 "Dry, in daylight: how does it look, and what was left over? Your next kit is made from what you say in your guide. If you have not coloured yet, tell us."
+            ),
+            ClientMessage.DayMoved => (
+                "Your colour day has moved",
+                $"It is on {Day(days.ColourOn!.Value)} now{(days.SkinOn is { } skin ? $", and the skin test on {Day(skin)}" : "")}. Your guide and your calendar show the new days."
+            ),
+            ClientMessage.CalledOff => (
+                "Your kit has been called off",
+                "Do not use it, also where a part of it is with you already. If colour is on your hair now, rinse it off. We will speak about what comes next."
             ),
             _ => throw NoWords(kind),
         };

@@ -1,16 +1,24 @@
-using Kitto.Core;
+using Kitto.Core.Reasons;
+using Kitto.Core.Wording;
 using Kitto.Store;
 using Kitto.Web.Consultations;
 using Kitto.Web.Guides;
 using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Pages.Ask;
 
 /// <summary>The questions as the client answers them, from her link. One link is good for one answer.</summary>
 [IgnoreAntiforgeryToken]
-public sealed class QuestionsModel(ConsultationRecorder recorder, CaseBuilder cases, GuideAccess guides) : PageModel
+public sealed class QuestionsModel(
+    ConsultationRecorder recorder,
+    CaseBuilder cases,
+    GuideAccess guides,
+    Store.Clients clients,
+    IStringLocalizer<ClientPages> text
+) : PageModel
 {
     public string Token { get; private set; } = "";
 
@@ -27,10 +35,19 @@ public sealed class QuestionsModel(ConsultationRecorder recorder, CaseBuilder ca
 
     public AnswersForm? Form { get; private set; }
 
+    /// <summary>The word the client wants to be spoken of by.</summary>
+    public string SpokenOf =>
+        Pronouns.Choices.Contains(Request.HasFormContentType ? Request.Form["spokenOf"].ToString() : "")
+            ? Request.Form["spokenOf"].ToString()
+            : Client!.SpokenOf;
+
+    /// <summary>The language the client wants to read.</summary>
+    public string Reads => Request.HasFormContentType ? Language.Of(Request.Form["reads"]).Tag : Client!.Language;
+
     public string? Said { get; private set; }
 
     /// <summary>The stops in what was sent; null before it was sent.</summary>
-    public IReadOnlyList<Because>? Sent { get; private set; }
+    public IReadOnlyList<Reason>? Sent { get; private set; }
 
     public async Task<IActionResult> OnGet(string token)
     {
@@ -51,15 +68,19 @@ public sealed class QuestionsModel(ConsultationRecorder recorder, CaseBuilder ca
         }
 
         Form = AnswersForm.Posted(Request.Form, open.Record.Told);
-        if (Form.Read(open.Record.Today) is not { } told)
+        if (Form.Read(open.Record.Today, text) is not { } told)
         {
-            Said = $"{(Form.Wrong.Count == 1 ? "One question is" : $"{Form.Wrong.Count} questions are")} still open: look for the red lines.";
+            Said =
+                Form.Wrong.Count == 1
+                    ? text["One question is still open: look for the red lines."]
+                    : text["{0} questions are still open: look for the red lines.", Form.Wrong.Count];
             return Page();
         }
 
         try
         {
             Sent = await recorder.Keep(open.Record, Form.BegunFrom, told, null, link: open.Link.Id);
+            await clients.Speak(open.Record.Client.Id, SpokenOf, Reads);
         }
         catch (ConflictException conflict)
         {

@@ -51,7 +51,7 @@ public sealed partial class GuideModel
 
     public async Task<IActionResult> OnPostReport(string token)
     {
-        bool reacted = Posted["comfort"] == "reacted";
+        bool reacted = ReportForm.Reacted(Posted);
         if (!await Load(token))
         {
             Reacted = reacted && await reactions.Take(token, Posted, "in the report of a kit") is not null;
@@ -63,7 +63,7 @@ public sealed partial class GuideModel
             Typed[name] = value.ToString();
         }
 
-        var report = Open!.MayReport && Open.Outcome is null ? ReportForm.Read(Open, Typed, Wrong, Today, clock.GetUtcNow().UtcDateTime) : null;
+        var report = Open!.MayReport && Open.Outcome is null ? ReportForm.Read(Open, Typed, Wrong, Today, clock.GetUtcNow().UtcDateTime, text) : null;
         var felt = reacted
             ? KitLife.React(
                 Who(),
@@ -86,10 +86,13 @@ public sealed partial class GuideModel
         return Open.Outcome is { } earlier
                 ? Again(
                     null,
-                    $"This kit was reported on {Open.Studio.Local(earlier.ReportedAt):d MMM, HH:mm}. Your colourist has that report; call if it was wrong."
+                    text[
+                        "This kit was reported on {0}. Your colourist has that report; call if it was wrong.",
+                        Words.Client.Moment(Open.Studio.Local(earlier.ReportedAt))
+                    ]
                 )
-            : refused is not null ? Again(null, refused)
-            : !Open.MayReport ? Again(null, "A report is taken once both tests are clear.")
+            : refused is not null ? Again(null, text["This kit has been reported already. Your colourist has that report; call if it was wrong."])
+            : !Open.MayReport ? Again(null, text["A report is taken once both tests are clear."])
             : Page();
     }
 
@@ -104,6 +107,6 @@ public sealed partial class GuideModel
         int taken = await run.Tell(Open!, [new RunLine(who.Id, word, 0, who.Now)]);
         return taken > 0 || Part == "doing"
             ? Redirect($"/g/{Token}")
-            : Again(null, word == RunWord.Start ? "This kit is not open now. What stands below says why." : "Nothing is running.");
+            : Again(null, word == RunWord.Start ? text["This kit is not open now. What stands below says why."] : text["Nothing is running."]);
     }
 }

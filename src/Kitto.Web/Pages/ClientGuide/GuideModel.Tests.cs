@@ -21,7 +21,7 @@ public sealed partial class GuideModel
         Typed["at"] = at ?? "";
         if (Instant(moment, at) is not { } utc)
         {
-            return Again("at", "Give the day and the time you put it on.");
+            return Again("at", text["Give the day and the time you put it on."]);
         }
 
         return await Take(await commands.Say(Open!.Kit, (record, kit) => KitLife.PutOn(record, kit, line ?? "", utc, Who())));
@@ -55,7 +55,7 @@ public sealed partial class GuideModel
 
         var on = test ?? Open!.Tests.Skin.Select(s => s.On?.Id).FirstOrDefault();
         return result != "clear"
-            ? Again(null, "Say how the place is.")
+            ? Again(null, text["Say how the place is."])
             : await Take(
                 await commands.Say(
                     Open!.Kit,
@@ -86,7 +86,7 @@ public sealed partial class GuideModel
         (Typed["result"], Typed["minutes"]) = (result ?? "", minutes ?? "");
         if (Json.Named<StrandResult>(result) is not { } came)
         {
-            return Again("result", "Say how the strand came out.");
+            return Again("result", text["Say how the strand came out."]);
         }
 
         bool number = ReportForm.TryNumber(minutes, 1, 120, out double? took);
@@ -94,7 +94,7 @@ public sealed partial class GuideModel
         // What is not right is taken whatever is wrong with the rest.
         if (came == StrandResult.Right && (!number || Wrong.ContainsKey("photo")))
         {
-            return number ? Page() : Again("minutes", "1 to 120 minutes, or leave it empty.");
+            return number ? Page() : Again("minutes", text["{0} to {1} minutes, or leave it empty.", 1, 120]);
         }
 
         var who = Who();
@@ -132,7 +132,11 @@ public sealed partial class GuideModel
         byte[]? taken = await Photo.Take(photo, HttpContext.RequestAborted);
         if (taken is null)
         {
-            Wrong["photo"] = $"This picture cannot be read. It must be {Photo.Range}; or send your report without one.";
+            Wrong["photo"] = text[
+                "This picture cannot be read. It must be a JPEG, PNG or WebP picture of at most {0} MB and {1} megapixels; or send your report without one.",
+                Photo.MostBytes >> 20,
+                Photo.MostPixels / 1_000_000
+            ];
         }
 
         return taken;

@@ -1,8 +1,13 @@
+using System.Globalization;
+using System.Net;
 using Kitto.Core.Safety;
+using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Guides;
+using Microsoft.AspNetCore.Html;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Pages.ClientGuide;
 
@@ -11,7 +16,16 @@ namespace Kitto.Web.Pages.ClientGuide;
 /// The address is the key to it, so no cookie is asked for: a page that stood open for days, or without scripts, still takes a reaction.
 /// </summary>
 [IgnoreAntiforgeryToken]
-public sealed partial class GuideModel(GuideAccess guides, SafetyCommands commands, ReactionRecorder reactions, RunRecorder run, TimeProvider clock) : PageModel
+public sealed partial class GuideModel(
+    GuideAccess guides,
+    SafetyCommands commands,
+    ReactionRecorder reactions,
+    RunRecorder run,
+    KitCommands changes,
+    Reports reports,
+    IStringLocalizer<ClientPages> text,
+    TimeProvider clock
+) : PageModel
 {
     public OpenGuide? Open { get; private set; }
 
@@ -36,6 +50,18 @@ public sealed partial class GuideModel(GuideAccess guides, SafetyCommands comman
     public bool Reacted { get; private set; }
 
     public DateOnly Today { get; private set; }
+
+    /// <summary>A moment as the studio's clock has it, in the client's language; with scripts it is shown on the phone's own clock.</summary>
+    /// <param name="utc">The moment, UTC.</param>
+    /// <param name="brief">The hour alone.</param>
+    public HtmlString Moment(DateTime utc, bool brief = false)
+    {
+        var local = Open!.Studio.Local(utc);
+        string words = brief ? local.ToString("HH:mm", CultureInfo.InvariantCulture) : Words.Client.Moment(local);
+        return new HtmlString(
+            $"<time{(brief ? " data-short" : "")} datetime=\"{DateTime.SpecifyKind(utc, DateTimeKind.Utc):yyyy-MM-ddTHH:mm:ssZ}\">{WebUtility.HtmlEncode(words)}</time>"
+        );
+    }
 
     public string Now => Open!.Studio.Local(clock.GetUtcNow().UtcDateTime).ToString("yyyy-MM-ddTHH:mm");
 
@@ -62,7 +88,21 @@ public sealed partial class GuideModel(GuideAccess guides, SafetyCommands comman
     /// <summary>Whether the report is asked for: not while colour is on the head.</summary>
     public bool AsksReport => Open is { MayReport: true, Outcome: null } && Part is "reading" or "tests" or "over" || Typed.ContainsKey("appliedOn");
 
-    public async Task<IActionResult> OnGet(string token) => await Load(token) ? Page() : Page410();
+    public async Task<IActionResult> OnGet(string token)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        // Whoever looks from the studio has not received the kit.
+        if (Open is { Kit: { OpenedAt: null, PostedAt: not null } } && User.Identity?.IsAuthenticated != true)
+        {
+            await changes.Opened(Open.Kit.Id, clock.GetUtcNow().UtcDateTime);
+        }
+
+        return Page();
+    }
 
     /// <summary>The one button on every page of hers: taken through any link that ever was hers, in any state of the kit, with or without scripts.</summary>
     public async Task<IActionResult> OnPostBurns(string token) => await Told(token, await reactions.Take(token, Posted, "with the stop button") is not null);
@@ -92,11 +132,11 @@ public sealed partial class GuideModel(GuideAccess guides, SafetyCommands comman
             return Redirect($"/g/{Token}");
         }
 
-        string Local(DateTime at) => Open!.Studio.Local(at).ToString("ddd d MMM, HH:mm");
+        string Local(DateTime at) => Words.Client.Moment(Open!.Studio.Local(at));
         string range = (refused.From, refused.To) switch
         {
-            ({ } from, { } to) => $" Allowed: {Local(from)} to {Local(to)}.",
-            ({ } from, null) => $" From {Local(from)} on.",
+            ({ } from, { } to) => " " + text["Allowed: {0} to {1}.", Local(from), Local(to)],
+            ({ } from, null) => " " + text["From {0} on.", Local(from)],
             _ => "",
         };
         await Load(Token);

@@ -7,11 +7,19 @@ using Kitto.Web.Identity;
 using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
+using Microsoft.Extensions.Localization;
 
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>What a client answered, what changed, what lies where on her hair; the link that asks her, and the form to take it down oneself.</summary>
-public sealed class AnswersModel(CaseBuilder cases, Answers answers, ConsultationRecorder recorder, Links links, TimeProvider clock) : PageModel
+public sealed class AnswersModel(
+    CaseBuilder cases,
+    Answers answers,
+    ConsultationRecorder recorder,
+    Links links,
+    IStringLocalizer<ClientPages> text,
+    TimeProvider clock
+) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -64,7 +72,7 @@ public sealed class AnswersModel(CaseBuilder cases, Answers answers, Consultatio
 
         Form = AnswersForm.Posted(Request.Form, Record.Told);
         Taking = true;
-        if (Form.Read(Record.Today) is not { } told)
+        if (Form.Read(Record.Today, text) is not { } told)
         {
             Said = $"{(Form.Wrong.Count == 1 ? "One question is" : $"{Form.Wrong.Count} questions are")} still open.";
             return Page();

@@ -1,3 +1,4 @@
+using Kitto.Core.Wording;
 using Kitto.Store;
 
 namespace Kitto.Web.Pages.Clients;
@@ -10,10 +11,19 @@ public sealed class ClientInput
     public int DestinationId { get; set; }
     public string? Note { get; set; }
     public string? Email { get; set; }
+    public string Language { get; set; } = "en";
+    public string SpokenOf { get; set; } = Pronouns.Choices[0];
     public int Version { get; set; }
     public string? Conflict { get; set; }
     public IReadOnlyList<Destination> Destinations { get; set; } = [];
     public Dictionary<string, string> Errors { get; } = [];
+
+    /// <summary>What an address may be.</summary>
+    public const string AddressRange = "One address such as name@example.org, at most 254 characters; or leave it empty.";
+
+    /// <summary>Whether this is one mail address and nothing else.</summary>
+    public static bool IsAddress(string text) =>
+        text.Length <= 254 && MimeKit.MailboxAddress.TryParse(text, out var parsed) && parsed.Address == text && text.Contains('@', StringComparison.Ordinal);
 
     /// <summary>The client these words describe; null with errors where they do not.</summary>
     public Client? Read(Guid id, DateOnly today, DateTime now)
@@ -39,17 +49,19 @@ public sealed class ClientInput
         }
 
         string email = (Email ?? "").Trim();
-        if (
-            email.Length > 0
-            && (
-                email.Length > 254
-                || !MimeKit.MailboxAddress.TryParse(email, out var parsed)
-                || parsed.Address != email
-                || !email.Contains('@', StringComparison.Ordinal)
-            )
-        )
+        if (email.Length > 0 && !IsAddress(email))
         {
-            Errors["Email"] = "One address such as name@example.org, at most 254 characters; or leave it empty.";
+            Errors["Email"] = AddressRange;
+        }
+
+        if (Core.Wording.Language.All.All(l => l.Tag != Language))
+        {
+            Errors["Language"] = $"One of {string.Join(", ", Core.Wording.Language.All.Select(l => l.Name))}.";
+        }
+
+        if (!Pronouns.Choices.Contains(SpokenOf))
+        {
+            Errors["SpokenOf"] = "Choose she, he, they, or the name.";
         }
 
         if ((Note ?? "").Length > 2000)
@@ -57,6 +69,8 @@ public sealed class ClientInput
             Errors["Note"] = "At most 2000 characters.";
         }
 
-        return Errors.Count > 0 ? null : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version, email.Length == 0 ? null : email);
+        return Errors.Count > 0
+            ? null
+            : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version, email.Length == 0 ? null : email, Language, SpokenOf);
     }
 }

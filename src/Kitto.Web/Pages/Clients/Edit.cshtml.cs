@@ -31,6 +31,8 @@ public sealed class EditModel(Store.Clients clients, SittingCommands commands, S
             DestinationId = client.DestinationId,
             Note = client.Note,
             Email = client.Email,
+            Language = client.Language,
+            SpokenOf = client.SpokenOf,
             Version = client.Version,
             Destinations = await studios.Destinations(),
         };

@@ -7,6 +7,7 @@ using Kitto.Store.Commands;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
 using Kitto.Web.Sittings;
+using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -20,6 +21,8 @@ public sealed partial class PrescriptionModel(
     Drafts drafts,
     Shelf shelf,
     GuideLinks links,
+    Kits kits,
+    ClientMessageSender sender,
     TimeProvider clock
 ) : PageModel
 {
@@ -47,6 +50,12 @@ public sealed partial class PrescriptionModel(
 
     /// <summary>Whole weeks since the colour went on, at least one.</summary>
     public int WeeksSince => LastTime is { } last ? Math.Clamp((int)Math.Round((Record.Today.DayNumber - last.Outcome.AppliedOn.DayNumber) / 7.0), 1, 16) : 4;
+
+    /// <summary>Kits of before that are packed or with the client and not reported: a new one asks what becomes of them.</summary>
+    public IReadOnlyList<SignedPrescription> Older => [.. Record.Prescriptions.Where(p => p.KitState is "packed" or "posted")];
+
+    /// <summary>Whether that is to be said before this is signed.</summary>
+    public bool Unsettled { get; private set; }
 
     /// <summary>What is missing of her answers; null where nothing is.</summary>
     public string? Unasked { get; private set; }

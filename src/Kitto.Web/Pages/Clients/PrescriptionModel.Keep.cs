@@ -67,13 +67,26 @@ public sealed partial class PrescriptionModel
             return Page();
         }
 
+        string older = Request.Form["older"].ToString();
+        if (p.Decision == Decision.Kit && Older.Count > 0 && older is not ("keep" or "off"))
+        {
+            Unsettled = true;
+            return Page();
+        }
+
         try
         {
             var (prescription, kit) = await commands.Sign(
                 Reading(),
                 cases.Freeze(Record, c, p, Document, User.Name()),
-                asked ? null : ConsultationRecorder.Confirmed(Record)
+                asked ? null : ConsultationRecorder.Confirmed(Record),
+                older == "off" ? [.. Older.Select(o => o.KitId!.Value)] : []
             );
+            foreach (var off in older == "off" ? Older.Where(o => o.KitState == "posted") : [])
+            {
+                await sender.Say((await kits.Get(off.KitId!.Value))!, Core.Clock.ClientMessage.CalledOff);
+            }
+
             if (kit is { } fresh)
             {
                 await links.Make(fresh, GuideLinks.Site(Request));

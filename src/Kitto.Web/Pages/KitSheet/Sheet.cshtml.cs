@@ -10,6 +10,7 @@ using Kitto.Web.Guides;
 using Kitto.Web.Identity;
 using Kitto.Web.Shelves;
 using Kitto.Web.Sittings;
+using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -24,6 +25,8 @@ public sealed partial class SheetModel(
     RunRecorder run,
     KitGate gate,
     SafetyCommands commands,
+    KitCommands changes,
+    ClientMessageSender sender,
     CurrentShelf shelves,
     TimeProvider clock
 ) : PageModel
@@ -40,6 +43,12 @@ public sealed partial class SheetModel(
 
     public Guide? Guide { get; private set; }
 
+    /// <summary>What is in the box, as the studio reads it: line by line beside the guide's.</summary>
+    public IReadOnlyList<string> Box => Core.Guide.For(Case, Prescription, Shelf, Words.Studio)?.Box is { } own && own.Count == Guide?.Box.Count ? own : Guide?.Box ?? [];
+
+    /// <summary>A part as the studio calls it.</summary>
+    public string Part(string what) => Guide?.Box.ToList().IndexOf(what) is { } at and >= 0 ? Box[at] : what;
+
     /// <summary>What the gate says of it.</summary>
     public Verdict Verdict { get; private set; } = null!;
 
@@ -52,6 +61,12 @@ public sealed partial class SheetModel(
 
     /// <summary>Pictures that came with her tests.</summary>
     public IReadOnlyList<(Guid TestId, string Kind, DateTime At)> Photos { get; private set; } = [];
+
+    /// <summary>Pictures of how it came out.</summary>
+    public IReadOnlyList<(Guid Id, DateTime At)> Results { get; private set; } = [];
+
+    /// <summary>Parts that were sent once more.</summary>
+    public IReadOnlyList<Replacement> Replaced { get; private set; } = [];
 
     /// <summary>Links to its guide that are open, the newest first, with their addresses where they can be shown.</summary>
     public IReadOnlyList<(Link Link, string? Address)> Open { get; private set; } = [];
@@ -77,39 +92,6 @@ public sealed partial class SheetModel(
     }
 
     public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
-
-    public async Task<IActionResult> OnPostMove(Guid id, string from, string to, int version)
-    {
-        if (!await Load(id) || (from, to) is not (("signed", "packed") or ("packed", "posted")))
-        {
-            return NotFound();
-        }
-
-        if (ReadAgain)
-        {
-            Conflict =
-                $"The head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one.";
-            return Page();
-        }
-
-        // The paper in the box bears the link, or nobody finds the guide.
-        if (to == "posted" && Open.All(l => l.Address is null))
-        {
-            Conflict = "There is no link to its guide that could stand on the paper in the box. Make one below, print the paper, then post it.";
-            return Page();
-        }
-
-        try
-        {
-            await commands.Move(Kit with { Version = version }, from, to, Record.Today, Now());
-            return RedirectToPage(new { id });
-        }
-        catch (ConflictException conflict)
-        {
-            Conflict = conflict.Message;
-            return Page();
-        }
-    }
 
     /// <summary>Takes the time that the strand test asks for.</summary>
     public async Task<IActionResult> OnPostAgree(Guid id, int version)
@@ -183,6 +165,8 @@ public sealed partial class SheetModel(
         Run = Guide is null ? null : await run.Kept(kit, Guide, Prescription, Case, Shelf);
         Open = [.. (await links.Open(id)).Select(l => (l, links.Address(l, GuideLinks.Site(Request))))];
         Photos = await reports.Photos(id);
+        Results = await reports.ReportPhotos(id);
+        Replaced = await kits.Replacements(id);
         return true;
     }
 }

@@ -34,6 +34,13 @@ public sealed partial class SheetModel
         return await reports.Photo(id, test) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
     }
 
+    /// <summary>A picture of how it came out, for the studio alone.</summary>
+    public async Task<IActionResult> OnGetResult(Guid id, Guid picture)
+    {
+        Response.Headers.CacheControl = "no-store";
+        return await reports.ReportPhoto(id, picture) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
+    }
+
     /// <summary>The link as a picture to scan.</summary>
     public static string Qr(string address)
     {

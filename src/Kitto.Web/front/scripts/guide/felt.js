@@ -28,14 +28,14 @@ document.addEventListener('pointerdown', () => {
 
 const rung = new Map();
 
-/** Rings when the seconds left of a timer pass nothing; a timer that was over when it was first seen stays silent. */
+/** Rings when the seconds left of a timer pass nothing; a timer that was over when it was first seen stays silent. True where it rang. */
 export function ring(timer, left) {
   const before = rung.get(timer);
   rung.set(timer, left);
-  if (before === undefined || before <= 0 || left > 0) return;
+  if (before === undefined || before <= 0 || left > 0) return false;
   navigator.vibrate?.([500, 200, 500, 200, 500]);
   document.documentElement.dataset.rang = timer;
-  if (!sound) return;
+  if (!sound) return true;
   for (const [at, hertz] of [
     [0, 660],
     [0.35, 880],
@@ -51,4 +51,5 @@ export function ring(timer, left) {
     tone.start(sound.currentTime + at);
     tone.stop(sound.currentTime + at + 0.32);
   }
+  return true;
 }

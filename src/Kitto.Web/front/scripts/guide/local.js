@@ -1,12 +1,11 @@
 // Moments on this phone's own clock, with the day; timers that count down; and a clock that is wrong is told.
 import { $, $$ } from '../dom.js';
 import { ring } from './felt.js';
-
-const language = { en: 'en-GB' }[document.documentElement.lang || 'en'] ?? document.documentElement.lang;
+import { language } from './words.js';
 
 /** A moment in words, as this phone's zone has it: with its day, or the hour alone. */
 export function moment(at, short, zone) {
-  const say = form => new Intl.DateTimeFormat(language, { ...form, timeZone: zone }).format(at);
+  const say = form => new Intl.DateTimeFormat(language(), { ...form, timeZone: zone }).format(at);
   const hour = say({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
   return short ? hour : `${say({ weekday: 'long' })} ${say({ day: 'numeric', month: 'long' })}, ${hour}`;
 }

@@ -1,5 +1,6 @@
 // From the first opening on the guide needs no network: a worker keeps what it is made of, and what could not be sent goes when it can.
 import { $, $$ } from '../dom.js';
+import { sendPhotos } from './photos.js';
 import { all, handler, send } from './unsent.js';
 
 const here = location.pathname;
@@ -46,11 +47,12 @@ async function sendAll() {
   const asked = [];
   for (const item of await all()) {
     // That a run was begun is told by the run itself, before its first step.
-    if (handler(item.action) === 'Start') continue;
+    if (['Start', 'Photo'].includes(handler(item.action))) continue;
     const answer = await send(item);
     sent += 1;
     if (answer.ok && !answer.redirected) asked.push(item);
   }
+  sent += await sendPhotos();
   // All has gone before anything is asked back: a reaction waits for no field that is wrong.
   await show();
   if (asked.length > 0) ask(asked[0]);

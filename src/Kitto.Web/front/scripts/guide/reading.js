@@ -1,6 +1,8 @@
 // Reading ahead: pages, and nothing is told to anybody.
 import { $, $$ } from '../dom.js';
 import showStep from './steps.js';
+import { speak, spokenStep } from './tools.js';
+import { say } from './words.js';
 
 export default () => ({
   at: 0,
@@ -19,12 +21,13 @@ export default () => ({
   show(moved) {
     const step = showStep(this.steps, this.at);
     $('#run-next').hidden = this.at === this.steps.length - 1;
-    $('#run-next').textContent = 'Next page';
+    $('#run-next').textContent = say('Next page');
     $('#run-back').hidden = this.at === 0;
-    $('#bar-aside').textContent = `reading, page ${this.at + 1} of ${this.steps.length}`;
+    $('#bar-aside').textContent = say('reading, page {0} of {1}', this.at + 1, this.steps.length);
     if (moved) {
       this.$root.scrollIntoView();
       $('h1', step).focus({ preventScroll: true });
+      speak(spokenStep(step));
     }
   },
 });

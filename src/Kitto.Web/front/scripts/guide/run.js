@@ -5,6 +5,8 @@ import { forgetBegun } from './begun.js';
 import { awake, ring } from './felt.js';
 import { newId } from './ids.js';
 import showStep from './steps.js';
+import { speak, spokenStep } from './tools.js';
+import { put, say } from './words.js';
 import { clock, hour, rinseAt, secondsLeft } from './times.js';
 
 export default () => ({
@@ -18,6 +20,7 @@ export default () => ({
   floor: 0,
   known: false,
   started: false,
+  ended: false,
   init() {
     // Each run has a memory of its own: what was left of an earlier one says nothing of this.
     const started = JSON.parse(this.$el.dataset.started ?? 'null');
@@ -36,6 +39,12 @@ export default () => ({
       this.keep();
     }
     awake();
+    $('#far-view').hidden = false;
+    $('#run-stop').hidden = false;
+    $('#run-end').addEventListener('submit', event => {
+      event.preventDefault();
+      this.end();
+    });
     this.tellWorker(false);
     this.steps = $$('.step[data-step]', this.$el);
     this.at = Math.min(Math.max(1, this.at), this.steps.length + 1);
@@ -66,9 +75,9 @@ export default () => ({
     return Date.now() + this.shift;
   },
   keep() {
-    const { at, unsent, begun, first, rinse, says, shift, floor, started } = this;
+    const { at, unsent, begun, first, rinse, says, shift, floor, started, ended } = this;
     try {
-      localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift, floor, started }));
+      localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift, floor, started, ended }));
     } catch {
       /* private window: it runs without memory */
     }
@@ -124,7 +133,7 @@ export default () => ({
         location.reload();
         return;
       }
-      if (this.unsent.length === 0 && stand.part !== 'doing' && (stand.part !== 'reading' || !this.past())) {
+      if (this.unsent.length === 0 && stand.part !== 'doing' && (stand.part !== 'reading' || !this.past() || this.ended)) {
         this.keep();
         forgetBegun(this.kit);
         location.reload();
@@ -184,21 +193,36 @@ export default () => ({
     this.show(true);
     this.sync();
   },
+  // It is over: rinsed off, or nothing was put on. Told like every step, so that it waits for a network as they do.
+  end() {
+    this.tell('end', 0);
+    this.ended = true;
+    this.tellWorker(true);
+    this.show(false);
+    this.sync();
+  },
   show(moved) {
+    $('#run-ended').hidden = !this.ended;
+    for (const part of $$('.step, .guide-tools, #guide-head, #run-clock, #run-acts, #run-stop, #run-whole, .report', this.$root.parentNode)) {
+      part.classList.toggle('is-over', this.ended);
+    }
+    const onHead = !!this.first && !this.past();
+    for (const words of $$('[data-on-head]', this.$root)) words.hidden = (words.dataset.onHead === 'true') !== onHead;
     const step = showStep(this.steps, this.at - 1);
     $('.report').classList.toggle('shown', !step);
     const button = $('#run-next');
     delete button.dataset.sure;
     const after = this.steps[this.at];
     button.hidden = !step;
-    button.textContent = after ? 'Done, next: ' + $('h1', after).textContent.toLowerCase() : 'Done, on to the report';
+    button.textContent = after ? say('Done, next: {0}', $('h1', after).textContent.toLowerCase()) : say('Done, on to the report');
     $('#run-back').hidden = this.at === 1;
-    $('#bar-aside').textContent = step ? `step ${this.at} of ${this.steps.length + 1}` : 'report';
+    $('#bar-aside').textContent = step ? say('step {0} of {1}', this.at, this.steps.length + 1) : say('report');
     this.keep();
     this.tick();
     if (moved) {
       window.scrollTo(0, 0);
       $('h1', step ?? $('.report'))?.focus();
+      if (step) speak(spokenStep(step));
     }
   },
   // The rinse as the server reckons it; until it has answered, as planned from what is known here.
@@ -234,23 +258,23 @@ export default () => ({
     }
     const late = $('#run-late');
     const sure = $('#run-next').dataset.sure;
-    const says = sure ? 'There is still time on the clock. Tap again only if your colourist told you to go on.' : running ? this.says : '';
+    const says = sure ? say('There is still time on the clock. Tap again only if your colourist told you to go on.') : running ? this.says : '';
     if (!box.hidden) {
       if (timed) {
         const left = this.left();
         $('#run-time').textContent = clock(left);
-        $('#run-time-says').textContent = left >= 0 ? 'to go' : 'over: go on now';
+        put('#run-time-says', left >= 0 ? say('to go') : say('over: go on now'));
         $('#run-rinse').textContent =
-          step.dataset.kind === 'wait' ? 'rinse ' + hour(this.rinseAt() - this.shift) : 'until ' + hour(this.now() + left * 1000 - this.shift);
-        ring(this.kit + '-' + this.at + '-' + (this.begun[this.at] ?? ''), left);
+          step.dataset.kind === 'wait' ? say('rinse {0}', hour(this.rinseAt() - this.shift)) : say('until {0}', hour(this.now() + left * 1000 - this.shift));
+        if (ring(this.kit + '-' + this.at + '-' + (this.begun[this.at] ?? ''), left)) speak(say('The time is up. Go on to the next step now.'));
         if (left < 0 && !says) {
-          if (late.textContent !== 'The time is up. Go on to the next step now.') late.textContent = 'The time is up. Go on to the next step now.';
+          put('#run-late', say('The time is up. Go on to the next step now.'));
           return;
         }
       } else {
         $('#run-time').textContent = clock((this.now() - this.first) / 1000);
-        $('#run-time-says').textContent = 'since the first stroke';
-        $('#run-rinse').textContent = 'rinse ' + hour(this.rinseAt() - this.shift);
+        put('#run-time-says', say('since the first stroke'));
+        $('#run-rinse').textContent = say('rinse {0}', hour(this.rinseAt() - this.shift));
       }
     }
     if (late.textContent !== (says ?? '')) late.textContent = says ?? '';

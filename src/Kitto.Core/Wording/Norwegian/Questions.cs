@@ -1,0 +1,145 @@
+using Kitto.Core.Head;
+using Kitto.Core.Safety;
+
+namespace Kitto.Core.Wording;
+
+/// <summary>The consultation: what is asked, and the answers in words.</summary>
+internal sealed partial class Norwegian
+{
+    /// <inheritdoc/>
+    public override string Ask(string question) =>
+        question switch
+        {
+            "birthDate" => "Når er du født?",
+            "reactions" => "Har hårfarge noen gang fått huden eller hodebunnen din til å klø, svi, hovne opp eller få utslett?",
+            "blackHenna" => "Har du noen gang hatt en tatovering med «svart henna», eller reagert på en?",
+            "scalp" => "Hvordan er hodebunnen din i dag?",
+            "skin" => "Har du, eller har du hatt, noe av dette?",
+            "pregnant" => "Er du gravid, eller ammer du?",
+            "since" => "Er noe av dette nytt siden forrige sett, eller det siste halve året?",
+            "putOn" => "Hva har vært i håret ditt, så langt tilbake du husker?",
+            "damage" => "Brekker håret ditt, eller strekker det seg uten å gå tilbake?",
+            "reading" => "Er liten skrift vanskelig for deg?",
+            "other" => "Er det noe annet koloristen din bør vite?",
+            _ => throw NoWords(question),
+        };
+
+    /// <inheritdoc/>
+    public override string Answer(string question, Consultation c)
+    {
+        return question switch
+        {
+            "birthDate" => $"{Day(c.BirthDate, weekday: false)} {c.BirthDate.Year}",
+            "reactions" => YesNo(c.Reactions),
+            "blackHenna" => YesNo(c.BlackHenna),
+            "scalp" => With(Term(c.Scalp).ToLowerInvariant()),
+            "pregnant" => c.PregnancyApplies ? With(c.Pregnant ? "gravid" : null) : "gjelder ikke",
+            "since" => With(c.NewMedicine ? "en ny medisin" : null),
+            "putOn" => c.PutOn.Count == 0
+                ? "ingenting, noen gang"
+                : string.Join("; ", c.PutOn.OrderByDescending(p => p.When.Latest).Select(p => $"{Term(p.What)}, {When(p.When)}")),
+            "other" => c.Other.Length == 0 ? "ingenting" : $"«{c.Other}»",
+            _ => With(null),
+        };
+
+        static string YesNo(bool yes) => yes ? "ja" : "nei";
+        string With(string? first)
+        {
+            var said = Question.All.First(q => q.Id == question).Ticks.Where(c.Conditions.Contains).Select(Named);
+            string all = string.Join(", ", first is null ? said : said.Prepend(first));
+            return all.Length == 0 ? "nei" : all;
+        }
+    }
+
+    /// <inheritdoc/>
+    public override string Term(Treatment what) =>
+        what switch
+        {
+            Treatment.Permanent => "permanent farge",
+            Treatment.Demi => "toning som vaskes ut",
+            Treatment.Gloss => "glans eller toner",
+            Treatment.Lightened => "bleket over det hele",
+            Treatment.Highlights => "striper",
+            Treatment.BoxDye => "farge fra en butikkeske",
+            Treatment.Henna => "henna",
+            Treatment.Metallic => "noe som mørkner litt etter litt",
+            Treatment.Straightened => "rettet, permanentet eller glattet",
+            Treatment.Unknown => "noe, jeg vet ikke hva",
+            _ => throw NoWords(what),
+        };
+
+    /// <inheritdoc/>
+    public override string Term(Scalp scalp) =>
+        scalp switch
+        {
+            Scalp.Sound => "Fin",
+            Scalp.Sensitive => "Følsom",
+            Scalp.Sunburnt => "Solbrent",
+            Scalp.Broken => "Oppskrapt eller sår",
+            Scalp.Inflamed => "Rød og øm",
+            Scalp.Infected => "Betent av en infeksjon",
+            _ => throw NoWords(scalp),
+        };
+
+    /// <inheritdoc/>
+    public override string Term(StrandResult result) =>
+        result switch
+        {
+            StrandResult.Right => "Riktig",
+            StrandResult.TooLight => "For lys",
+            StrandResult.TooDark => "For mørk",
+            StrandResult.TooWarm => "For varm",
+            StrandResult.TooCool => "For kald",
+            StrandResult.GreyShows => "Hvitt synes fortsatt",
+            StrandResult.Damaged => "Den brakk, strakk seg, ble varm eller fikk en rar farge",
+            _ => throw NoWords(result),
+        };
+
+    /// <inheritdoc/>
+    public override string Tick(string condition) =>
+        condition switch
+        {
+            "pregnant" => "Gravid",
+            "newMedicine" => "En medisin",
+            "rash" => "Et utslett",
+            "wound" => "Et kutt eller sår ved hårfestet",
+            "freshPiercing" => "En fersk piercing ved hårfestet",
+            "eczema" => "Eksem",
+            "psoriasis" => "Psoriasis",
+            "asthma" => "Astma",
+            "thinSkinMedicine" => "En medisin som gjør huden tynn",
+            "breastfeeding" => "Ammer",
+            "newTattoo" => "En tatovering",
+            "newIllness" => "En sykdom",
+            "breakage" => "Det brekker",
+            "severeDamage" => "Det er svært skadet, eller strekker seg og blir langt",
+            "lowVision" => "Jeg ser dårlig",
+            "readsPoorly" => "Det er vanskelig for meg å lese",
+            _ => throw NoWords(condition),
+        };
+
+    /// <inheritdoc/>
+    public override string Condition(string name) => Named(name);
+
+    private static string Named(string condition) =>
+        condition switch
+        {
+            "eczema" => "eksem",
+            "psoriasis" => "psoriasis",
+            "asthma" => "astma",
+            "thinSkinMedicine" => "medisin som gjør huden tynn",
+            "rash" => "et utslett i hodebunnen",
+            "wound" => "et sår ved hårfestet",
+            "freshPiercing" => "en fersk piercing ved hårfestet",
+            "severeDamage" => "store skader",
+            "breakage" => "synlig brekk",
+            "breastfeeding" => "ammer",
+            "lowVision" => "liten skrift er vanskelig å se",
+            "readsPoorly" => "lesing er vanskelig",
+            "newTattoo" => "en ny tatovering",
+            "newIllness" => "en ny sykdom",
+            "sensitiveScalp" => "følsom hodebunn",
+            "newMedicine" => "ny medisin",
+            _ => condition,
+        };
+}
