@@ -64,12 +64,14 @@ public sealed partial class SheetModel
         var skin = Tests.Skin.All(s => s.Stage is SkinStage.Watching or SkinStage.ToReport or SkinStage.Clear)
             ? Tests.Skin.Min(s => Record.Studio.Today(s.On!.At))
             : (DateOnly?)null;
-        if (Kit.Days.Moved(colour, Kit.PostedAt is not null, skin, Kit.SkinDays, wish) is not { } days)
+        // A kit without a plan was filled on the day it was packed.
+        var filled = Kit.Days with { FillOn = Kit.FillOn ?? (Kit.PackedAt is { } packed ? Record.Studio.Today(packed) : null) };
+        if (filled.Moved(colour, Kit.PostedAt is not null, skin, Kit.SkinDays, wish) is not { } days)
         {
             return Refused(
                 Kit.PostedAt is null
                     ? $"Post and tests do not fit before {colour:ddd d MMM}; {Record.Destination.Name} has post on {Record.Destination.PostDays.Replace(",", ", ")}."
-                    : $"On {colour:ddd d MMM} the tests do not fit, or what was filled on {Kit.FillOn:d MMM} would be too old: it keeps {Kitto.Core.Trade.Values.ShelfLifeDays} days."
+                    : $"On {colour:ddd d MMM} the tests do not fit, or what was filled on {filled.FillOn:d MMM} would be too old: it keeps {Kitto.Core.Trade.Values.ShelfLifeDays} days."
             );
         }
 
