@@ -59,7 +59,13 @@ public sealed class KitChangeTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains($"{day:dddd d MMMM}", client.Text, StringComparison.Ordinal);
         string calendar = await new HttpClientOf(studio).Text(client.Address + "/days.ics");
         Assert.Contains($"{day:yyyyMMdd}T100000", calendar, StringComparison.Ordinal);
-        Assert.Equal(1, await studio.Db.One<int>("select count(*)::int from message where client_id = @ClientId and subject = 'Your colour day has moved'", new { kit.ClientId }));
+        Assert.Equal(
+            1,
+            await studio.Db.One<int>(
+                "select count(*)::int from message where client_id = @ClientId and subject = 'Your colour day has moved'",
+                new { kit.ClientId }
+            )
+        );
         // Too far: what was filled would be too old.
         await colourist.Send("form[action*=Day]", ("day", Today.AddDays(300).ToString("yyyy-MM-dd")));
         Assert.Equal(day, (await studio.Kits.Get(kit.Id))!.ColourOn);
@@ -142,7 +148,9 @@ public sealed class KitChangeTests(Studio studio) : IClassFixture<Studio>
         await sender.AlarmNow();
         Assert.Equal(
             1,
-            await studio.Db.One<int>("select count(*)::int from message where recipient = 'studio@example.org' and subject = 'Stopped: a kit of Alma Alarm' and sent_at is not null")
+            await studio.Db.One<int>(
+                "select count(*)::int from message where recipient = 'studio@example.org' and subject = 'Stopped: a kit of Alma Alarm' and sent_at is not null"
+            )
         );
         _ = kit;
     }
@@ -185,7 +193,16 @@ public sealed class KitChangeTests(Studio studio) : IClassFixture<Studio>
     {
         var (kit, client, colourist) = await studio.FreshKit("Sol Patchy");
         await studio.Clear(client, kit);
-        (string, string?)[] report = [("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("bowl", "0.25"), ("zone.leftTemple.coverage", "greyShows"), ("zone.crown.tone", "tooWarm")];
+        (string, string?)[] report =
+        [
+            ("coverage", "full"),
+            ("depth", "right"),
+            ("tone", "right"),
+            ("comfort", "fine"),
+            ("bowl", "0.25"),
+            ("zone.leftTemple.coverage", "greyShows"),
+            ("zone.crown.tone", "tooWarm"),
+        ];
         await client.Send("form[action*=Report]", [.. report, ("zone.nape.comfort", "burnt")]);
         Assert.Contains("Choose one of the answers for each place", client.Text, StringComparison.Ordinal);
         await client.Send("form[action*=Report]", [.. report, ("zone.nape.comfort", "reacted")]);

@@ -40,7 +40,20 @@ public sealed partial class LanguageTests(Studio studio) : IClassFixture<Studio>
             }
         }
 
-        string[] spoken = ["aria-label", "placeholder", "alt", "title", "data-over", "data-ahead", "data-behind", "data-all", "data-told", "data-later", "data-sending"];
+        string[] spoken =
+        [
+            "aria-label",
+            "placeholder",
+            "alt",
+            "title",
+            "data-over",
+            "data-ahead",
+            "data-behind",
+            "data-all",
+            "data-told",
+            "data-later",
+            "data-sending",
+        ];
         foreach (var (element, attribute) in page.All.SelectMany(e => spoken.Select(a => (e, a))))
         {
             if (element.GetAttribute(attribute) is { Length: > 0 } text)
@@ -180,6 +193,9 @@ public sealed partial class LanguageTests(Studio studio) : IClassFixture<Studio>
         return at.FullName;
     }
 
-    [GeneratedRegex(@"\b(the|and|your|you|is|are|not|with|until|of|this|it|was|hair|colour|only|when|now|what|test is|step|page|left|right)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(the|and|your|you|is|are|not|with|until|of|this|it|was|hair|colour|only|when|now|what|test is|step|page|left|right)\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex English();
 }

@@ -93,7 +93,7 @@ export async function guideOf(page, name) {
 
 /** Begins a run: both things are ticked that are asked before. */
 export async function start(page) {
-  await page.getByLabel('My gloves are on').check();
-  await page.getByLabel('Nothing is mixed yet').check();
-  await page.getByRole('button', { name: 'I start now' }).click();
+  await page.locator('.start-now [name=gloves]').check();
+  await page.locator('.start-now [name=unmixed]').check();
+  await page.locator('.start-now button').click();
 }

@@ -22,6 +22,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // Drawings that move cost a processor without graphics; the test that is about them asks for motion.
+        '--force-prefers-reduced-motion',
       ],
     },
   },

@@ -44,7 +44,8 @@ public sealed partial class SheetModel(
     public Guide? Guide { get; private set; }
 
     /// <summary>What is in the box, as the studio reads it: line by line beside the guide's.</summary>
-    public IReadOnlyList<string> Box => Core.Guide.For(Case, Prescription, Shelf, Words.Studio)?.Box is { } own && own.Count == Guide?.Box.Count ? own : Guide?.Box ?? [];
+    public IReadOnlyList<string> Box =>
+        Core.Guide.For(Case, Prescription, Shelf, Words.Studio)?.Box is { } own && own.Count == Guide?.Box.Count ? own : Guide?.Box ?? [];
 
     /// <summary>A part as the studio calls it.</summary>
     public string Part(string what) => Guide?.Box.ToList().IndexOf(what) is { } at and >= 0 ? Box[at] : what;

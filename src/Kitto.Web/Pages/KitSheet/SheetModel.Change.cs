@@ -65,7 +65,10 @@ public sealed partial class SheetModel
             ? Tests.Skin.Min(s => Record.Studio.Today(s.On!.At))
             : (DateOnly?)null;
         // A kit without a plan was filled on the day it was packed.
-        var filled = Kit.Days with { FillOn = Kit.FillOn ?? (Kit.PackedAt is { } packed ? Record.Studio.Today(packed) : null) };
+        var filled = Kit.Days with
+        {
+            FillOn = Kit.FillOn ?? (Kit.PackedAt is { } packed ? Record.Studio.Today(packed) : null),
+        };
         if (filled.Moved(colour, Kit.PostedAt is not null, skin, Kit.SkinDays, wish) is not { } days)
         {
             return Refused(

@@ -47,6 +47,7 @@ function toggle(button, name, changed) {
 
 toggle($('#left-hand'), 'left-handed');
 toggle($('#curly'), 'curly');
+toggle($('#still'), 'still');
 toggle($('#far-view'), 'far');
 const aloud = $('#read-aloud');
 if (aloud && !('speechSynthesis' in window)) aloud.hidden = true;

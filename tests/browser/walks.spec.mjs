@@ -1,0 +1,157 @@
+// Two hundred random walks through a run: taps, back, reload, no line, a line again, waiting. After each the record says what really was done, and when.
+import { line } from './line.mjs';
+import { test, expect, guideOf, signIn, sql } from './help.mjs';
+
+const WALKS = 200;
+const phone = { width: 390, height: 844 };
+
+/** Numbers that come the same way every time (mulberry32). */
+function dice(seed) {
+  let a = seed;
+  return () => {
+    a = (a + 0x6d2b79f5) | 0;
+    let t = Math.imul(a ^ (a >>> 15), 1 | a);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Asks the page something; while it loads itself again it is asked once more. */
+async function ask(page, what, ...given) {
+  for (let tries = 0; ; tries += 1) {
+    try {
+      await page.waitForSelector('.run[x-data=run] .step.shown');
+      return await page.evaluate(what, ...given);
+    } catch (wrong) {
+      if (tries > 5 || !/context was destroyed|navigat/i.test(wrong.message)) throw wrong;
+    }
+  }
+}
+
+/** The step that is shown. */
+const shownStep = page => ask(page, () => Number(document.querySelector('.step.shown').dataset.step));
+
+/** Taps a button as a thumb would; a timer that still runs asks once more. What was shown before and after, and when it was. */
+const tap = (page, id) =>
+  ask(
+    page,
+    button => {
+      const shown = () => Number(document.querySelector('.step.shown').dataset.step);
+      const [before, at] = [shown(), Date.now()];
+      document.getElementById(button).click();
+      if (shown() === before) document.getElementById(button).click();
+      return { before, after: shown(), at };
+    },
+    id,
+  );
+
+/** The first step begins by itself with the run; what is tapped is all the rest. */
+const asked = said => !(said.word === 'step' && said.step === 1);
+
+/** Loads the page again; where it was just loading itself again, that will do. */
+const again = page => page.reload().catch(wrong => expect(wrong.message).toContain('ERR_ABORTED'));
+
+/** What the record holds of a run: word, step and moment, as they were told. */
+const record = kit =>
+  sql(`select word || ' ' || step || ' ' || (extract(epoch from begun_at) * 1000)::bigint from run_step where kit_id = '${kit}' order by begun_at, seq`)
+    .split('\n')
+    .filter(Boolean)
+    .map(row => row.split(' '))
+    .map(([word, step, at]) => ({ word, step: Number(step), at: Number(at) }))
+    .filter(asked);
+
+/** A run on a phone that remembers nothing, begun with or without a line; what is done in it is written down beside the page. */
+async function begin({ page, wire, kit, link, chance }) {
+  wire.mend();
+  await page.goto(wire.through(process.env.KITTO_URL + '/healthz/live'));
+  await page.evaluate(() => localStorage.clear());
+  sql(`delete from run_step where kit_id = '${kit}'`);
+  await page.goto(wire.through(link));
+  if (chance() < 0.5) {
+    await page.waitForSelector('html[data-kept]', { state: 'attached' });
+    wire.cut();
+  }
+  const run = { done: [{ word: 'start', step: 0, at: Date.now() }], begun: new Map() };
+  await page.evaluate(() => {
+    for (const box of document.querySelectorAll('.start-now [type=checkbox]')) box.checked = true;
+    document.querySelector('.start-now button').click();
+  });
+  await page.waitForSelector('.run[x-data=run] .step.shown');
+  return run;
+}
+
+/** One walk, from where the one before left off. */
+async function walk({ page, wire, link, run, chance, name }) {
+  const tell = (word, step, at) => {
+    if (asked({ word, step })) run.done.push({ word, step, at });
+    if (word === 'step') run.begun.set(step, at);
+    else run.begun.delete(step);
+  };
+  const told = [];
+  for (let turn = 0; turn < 5; turn += 1) {
+    const before = await shownStep(page);
+    const what = chance();
+    told.push(what.toFixed(2));
+    const message = `${name}, ${told}`;
+    if (what < 0.45 && before < 10) {
+      const { after, at } = await tap(page, 'run-next');
+      tell('step', after, at);
+      expect(after, message).toBe(before + 1);
+    } else if (what < 0.65 && before > 1) {
+      const { after, at } = await tap(page, 'run-back');
+      if (run.begun.has(before)) tell('back', before, at);
+      if (!run.begun.has(before - 1)) tell('step', before - 1, at);
+      expect(after, message).toBe(before - 1);
+    } else if (what < 0.73) {
+      await again(page);
+      await expect.poll(() => shownStep(page), { message }).toBe(before);
+    } else if (what < 0.85) wire.cut();
+    else if (what < 0.97) wire.mend();
+    else await page.waitForTimeout(300);
+  }
+  wire.mend();
+  const last = await shownStep(page);
+  await page.evaluate(() => dispatchEvent(new Event('online')));
+  // What the run holds now is what another phone would go on from: each step with the moment it was begun.
+  const standing = () => [...run.begun.keys()].filter(step => step > 1).sort((x, y) => x - y);
+  let stand;
+  await expect
+    .poll(
+      async () => {
+        stand = (await (await fetch(link + '?handler=Run')).json()).begun;
+        return Object.keys(stand)
+          .map(Number)
+          .filter(step => step > 1);
+      },
+      { timeout: 20_000, message: `${name}: what was done (${told})` },
+    )
+    .toEqual(standing());
+  for (const step of standing()) expect(Math.abs(stand[step] - run.begun.get(step)), `${name}: when step ${step} was begun, ms`).toBeLessThan(2500);
+  expect(await shownStep(page), `${name}: the step at the end`).toBe(last);
+}
+
+test('two hundred random walks: the record is what was done, and no page failed', async ({ browser, page: studio }) => {
+  test.setTimeout(300_000);
+  await signIn(studio);
+  const problems = [];
+  const kits = [await guideOf(studio, 'Maren'), await guideOf(studio, 'Liv')];
+  await Promise.all(
+    kits.map(async ({ kit, link }, which) => {
+      const [wire, chance] = [await line(), dice(which + 1)];
+      const context = await browser.newContext({ viewport: phone, hasTouch: true });
+      context.setDefaultTimeout(10_000);
+      const page = await context.newPage();
+      page.on('pageerror', e => problems.push(e.message));
+      for (let i = 0, run; i < WALKS / kits.length; i += 1) {
+        if (i % 10 === 0) run = await begin({ page, wire, kit, link, chance });
+        await walk({ page, wire, link, run, chance, name: `walk ${i} of ${which + 1}` });
+        // Every word of the run once, in its order, whatever came in between.
+        if (i % 10 === 9) expect(record(kit).map(r => `${r.word} ${r.step}`)).toEqual(run.done.map(r => `${r.word} ${r.step}`));
+      }
+      await context.close();
+      await wire.close();
+      sql(`delete from run_step where kit_id = '${kit}'`);
+    }),
+  );
+  expect(problems).toEqual([]);
+});
