@@ -58,19 +58,56 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
         Environment.GetEnvironmentVariable("KITTO_TEST_SERVER")
         ?? throw new InvalidOperationException("KITTO_TEST_SERVER is not set: run the tests with ./kitto test.");
 
-    public ValueTask InitializeAsync()
+    private static readonly Lazy<Task<string>> Filled = new(async () =>
     {
+        var first = new Studio();
+        _ = first.Services;
+        await first.End();
+        // A database is copied only while nobody is in it.
+        await Administer(
+            $"alter database {first.name} allow_connections false; select pg_terminate_backend(pid) from pg_stat_activity where datname = '{first.name}'"
+        );
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Administer($"drop database if exists {first.name} with (force)").GetAwaiter().GetResult();
+        return first.name;
+    });
+
+    /// <summary>The demo is told once; each studio begins from a copy of it.</summary>
+    public async ValueTask InitializeAsync()
+    {
+        if (Demo)
+        {
+            string told = await Filled.Value;
+            await Copying.WaitAsync();
+            try
+            {
+                await Administer($"create database {name} template {told}");
+            }
+            finally
+            {
+                Copying.Release();
+            }
+        }
+
         _ = Services;
-        return ValueTask.CompletedTask;
+    }
+
+    private static readonly SemaphoreSlim Copying = new(1);
+
+    /// <summary>Ends the application and leaves its database.</summary>
+    private ValueTask End() => base.DisposeAsync();
+
+    private static async Task Administer(string statement)
+    {
+        await using var server = NpgsqlDataSource.Create($"{Cluster};Database=postgres");
+        await using var command = server.CreateCommand(statement);
+        await command.ExecuteNonQueryAsync();
     }
 
     public override async ValueTask DisposeAsync()
     {
         await base.DisposeAsync();
         NpgsqlConnection.ClearAllPools();
-        await using var server = NpgsqlDataSource.Create($"{Cluster};Database=postgres");
-        await using var drop = server.CreateCommand($"drop database if exists {name} with (force)");
-        await drop.ExecuteNonQueryAsync();
+        await Administer($"drop database if exists {name} with (force)");
         GC.SuppressFinalize(this);
     }
 

@@ -1,6 +1,6 @@
 // The guide as it is held: drawings that move and stand still, read out, for a left hand, in large numbers, in large type on the narrowest phone, in both languages.
 import { line } from './line.mjs';
-import { test, expect, accessible, fits, guideOf, later, signIn, sql, start } from './help.mjs';
+import { test, expect, accessible, fits, guideOf, signIn, sql, start } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 
@@ -145,10 +145,13 @@ test('a picture is made small, waits without a network, and a place is tapped on
       c.fillRect((i * 331) % 3000, (i * 197) % 2000, 60, 60);
     }
     const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.95 });
-    return [...new Uint8Array(await blob.arrayBuffer())];
+    const bytes = new Uint8Array(await blob.arrayBuffer());
+    let text = '';
+    for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192));
+    return btoa(text);
   });
   wire.cut();
-  await page.locator('#photo').setInputFiles({ name: 'hair.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(made) });
+  await page.locator('#photo').setInputFiles({ name: 'hair.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(made, 'base64') });
   await page.getByRole('button', { name: 'Send the picture' }).click();
   await expect(page.locator('#photos-said')).toContainText('No network');
   await page.reload();
@@ -156,7 +159,7 @@ test('a picture is made small, waits without a network, and a place is tapped on
   expect(sql(`select count(*) from report_photo where kit_id = '${kit}'`)).toBe('0');
   wire.mend();
   await expect.poll(() => sql(`select count(*) from report_photo where kit_id = '${kit}' and jpeg is not null`), { timeout: 20_000 }).toBe('1');
-  expect(Number(sql(`select size from report_photo where kit_id = '${kit}'`))).toBeLessThan(made.length);
+  expect(Number(sql(`select size from report_photo where kit_id = '${kit}'`))).toBeLessThan(made.length * 0.75);
 
   await expect(page.getByText('One picture is with your colourist.')).toBeAttached({ timeout: 15_000 });
   await page.getByText('I have coloured: tell how it went').click();
@@ -187,40 +190,37 @@ for (const timezoneId of ['Asia/Tokyo', 'America/Anchorage']) {
   });
 }
 
-for (const name of ['Liv', 'Maren']) {
-  test(`in large type on the narrowest phone nothing is cut and every state of ${name}'s guide is accessible`, async ({ browser, page: studio }) => {
-    test.setTimeout(120_000);
-    const { kit, link, page, problems } = await opened(browser, studio, name, { viewport: { width: 320, height: 640 } });
-    await page.context().addCookies([{ name: 'kitto-type', value: 'large', url: process.env.KITTO_URL }]);
-    const right = async () => {
-      await fits(page);
-      await accessible(page);
-    };
-    await page.goto(link);
-    await expect(page.locator('html')).toHaveClass(/large/);
-    await page.locator('#left-hand').click();
+test('in large type on the narrowest phone nothing is cut, and every state of guide and questions is accessible', async ({ browser, page: studio }) => {
+  test.setTimeout(120_000);
+  const { kit, link, page, problems } = await opened(browser, studio, 'Liv', { viewport: { width: 320, height: 640 } });
+  await page.context().addCookies([{ name: 'kitto-type', value: 'large', url: process.env.KITTO_URL }]);
+  const right = async () => {
+    await fits(page);
+    await accessible(page);
+  };
+  await page.goto(link);
+  await expect(page.locator('html')).toHaveClass(/large/);
+  await page.locator('#left-hand').click();
+  await right();
+  await page.locator('#burns > summary').click();
+  await right();
+  await page.locator('[data-shut=burns]').click();
+  await start(page);
+  await right();
+  const next = page.locator('#run-next');
+  for (const kind of ['mix', 'paint', 'wait']) {
+    while ((await page.locator('.step.shown').getAttribute('data-kind')) !== kind) await next.click();
     await right();
-    await page.locator('#burns > summary').click();
-    await right();
-    await page.locator('[data-shut=burns]').click();
-    await start(page);
-    await right();
-    const next = page.locator('#run-next');
-    for (const kind of ['mix', 'paint', 'wait']) {
-      while ((await page.locator('.step.shown').getAttribute('data-kind')) !== kind) await next.click();
-      await right();
-    }
-    sql(`delete from run_step where kit_id = '${kit}'`);
-    await signIn(studio);
-    await guideOf(studio, name);
-    await studio.locator('h1 a').click();
-    await studio.goto(studio.url() + '/answers');
-    await studio.getByRole('button', { name: /Make a/ }).click();
-    await page.goto(await studio.getByLabel('Address of the questions').inputValue());
-    await right();
-    await page.locator('form.questions > .big').click();
-    await right();
-    expect(problems).toEqual([]);
-  });
-}
-void later;
+  }
+  sql(`delete from run_step where kit_id = '${kit}'`);
+  await signIn(studio);
+  await guideOf(studio, 'Liv');
+  await studio.locator('h1 a').click();
+  await studio.goto(studio.url() + '/answers');
+  await studio.getByRole('button', { name: /Make a/ }).click();
+  await page.goto(await studio.getByLabel('Address of the questions').inputValue());
+  await right();
+  await page.locator('form.questions > .big').click();
+  await right();
+  expect(problems).toEqual([]);
+});
