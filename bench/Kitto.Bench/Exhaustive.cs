@@ -8,7 +8,10 @@ namespace Kitto.Bench;
 /// <summary>The plain search: every mix of the grid forecast in full through the public model, and the rules of the trade applied to the list afterwards. Slow; what the search is held against.</summary>
 public static class Exhaustive
 {
-    private sealed record Seen(MixPart[] Parts, double DeltaE, Breach Breach, double Outside, double Away, string Codes);
+    private sealed record Seen(MixPart[] Parts, double DeltaE, Breach Breach, double Outside, double Away, string Codes)
+    {
+        public double Earns { get; init; }
+    }
 
     /// <summary>The mix to propose (SH16 to SH22); null where there is none; and how many were looked at.</summary>
     public static (Found? Best, int LookedAt) Best(ApplicationTarget canvas, MixRules rules, IReadOnlyList<MixPart>? last = null)
@@ -32,13 +35,16 @@ public static class Exhaustive
             var least = some.Min(s => (s.Breach, s.Outside));
             var alike = some.Where(s => (s.Breach, s.Outside) == least).ToList();
             double to = alike.Min(s => s.DeltaE) + Values.AlikeDeltaE;
-            return alike
-                .Where(s => s.DeltaE <= to)
-                .OrderBy(s => s.Away)
-                .ThenBy(s => last is null || !Same(s.Parts, last))
-                .ThenBy(s => s.DeltaE)
-                .ThenBy(s => s.Codes, StringComparer.Ordinal)
-                .First();
+            Seen First(IReadOnlyList<MixPart>? had) =>
+                alike
+                    .Where(s => s.DeltaE <= to)
+                    .OrderBy(s => s.Away)
+                    .ThenBy(s => had is null || !Same(s.Parts, had))
+                    .ThenBy(s => s.DeltaE)
+                    .ThenBy(s => s.Codes, StringComparer.Ordinal)
+                    .First();
+            // Whether its parts earn their place is told by what would be taken without a mix of last time.
+            return First(last) with { Earns = First(null).DeltaE };
         }
 
         // Each part more has to bring it nearer by more than 1.5, or break less.
@@ -50,7 +56,7 @@ public static class Exhaustive
                 && (
                     best is null
                     || more.Breach < best.Breach
-                    || (more.Breach == best.Breach && best.DeltaE - more.DeltaE > Values.PartEarnsDeltaE * (more.Parts.Length - best.Parts.Length))
+                    || (more.Breach == best.Breach && best.Earns - more.Earns > Values.PartEarnsDeltaE * (more.Parts.Length - best.Parts.Length))
                 )
             )
             {

@@ -1,6 +1,7 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
 using Kitto.Core.Trade;
+using Kitto.Core.Wording;
 
 namespace Kitto.Store;
 
@@ -69,7 +70,8 @@ public sealed record Kit(
     int Version,
     DateTime? OpenedAt = null,
     DateTime? CancelledAt = null,
-    string? CancelledWhy = null
+    string? CancelledWhy = null,
+    string SpokenOf = "name"
 )
 {
     /// <summary>What the gate needs to know of it.</summary>
@@ -83,6 +85,9 @@ public sealed record Kit(
 
     /// <summary>Where it is.</summary>
     public KitStep Step => Steps.Of(State);
+
+    /// <summary>How its client is spoken of.</summary>
+    public Pronouns Client => Pronouns.Of(SpokenOf, ClientName);
 
     /// <summary>What a message about it is kept under.</summary>
     public string MessageKey(ClientMessage kind) => $"kit:{Id:N}:{Core.Contract.Json.Name(kind)}";
@@ -129,7 +134,7 @@ public sealed class Kits(Database db)
 {
     private const string KitColumns = """
         k.id, k.prescription_id, k.client_id, c.name as client_name, k.number, k.lines, k.strand_needed, k.skin_days, k.state, k.fill_on, k.post_on, k.arrives_on, k.skin_on, k.strand_on, k.colour_on, k.due_on,
-        p.signed_at, k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.agreed_minutes, k.transit_days, k.run_first, k.run_off, k.version, k.opened_at, k.cancelled_at, k.cancelled_why
+        p.signed_at, k.packed_at, k.posted_at, k.stopped_at, k.stop_reason, k.agreed_minutes, k.transit_days, k.run_first, k.run_off, k.version, k.opened_at, k.cancelled_at, k.cancelled_why, c.spoken_of
         """;
 
     private const string DatedColumns = """

@@ -30,7 +30,7 @@ test('a reaction is marked on every page of the studio within five seconds', asy
   await other.goto(process.env.KITTO_URL + '/house');
   await expect(other.locator('#alarm-mark')).toBeVisible();
   await page.goto(sheet);
-  await page.getByRole('button', { name: 'I have spoken to the client; put away' }).click();
+  await page.getByRole('button', { name: 'I have spoken to her; put away' }).click();
   await other.bringToFront();
   await expect(other.locator('#alarm-mark')).toHaveText(before, { timeout: 5000 });
 });

@@ -22,16 +22,12 @@ const kit = async name => {
 
 await signIn(page);
 await shot('today');
-await page.goto(url('/clients'));
-await shot('clients');
 await page.goto(url('/shelf'));
 await shot('shelf');
 await page.goto(url('/house/rules?find=grey'));
 await shot('rules');
 await page.goto(url('/house'));
 await shot('house');
-await page.goto(url('/week'));
-await shot('week');
 await open('Nuala');
 await page.goto(page.url() + '/answers');
 await shot('answers');
@@ -83,4 +79,6 @@ const phone = await guide('Maren', 'guide-step', 3);
 for (let i = 0; i < 8; i++) await phone.locator('#run-next').click();
 for (let i = 0; i < 4; i++) await phone.locator('#run-next').click();
 await shot('guide-report', phone);
+await guide('Liv', 'guide-begin-nb');
+await guide('Liv', 'guide-step-nb', 3);
 await browser.close();

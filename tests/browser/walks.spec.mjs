@@ -3,6 +3,10 @@ import { line } from './line.mjs';
 import { test, expect, guideOf, signIn, sql } from './help.mjs';
 
 const WALKS = 200;
+// A run that can be gone on with.
+const READY = '.run[x-data=run]:has(#run-next:enabled) .step.shown';
+// How near a moment is told to when it was, ms: on two busy cores a request takes its time.
+const CLOSE = 1500;
 const phone = { width: 390, height: 844 };
 
 /** Numbers that come the same way every time (mulberry32). */
@@ -20,7 +24,7 @@ function dice(seed) {
 async function ask(page, what, ...given) {
   for (let tries = 0; ; tries += 1) {
     try {
-      await page.waitForSelector('.run[x-data=run] .step.shown');
+      await page.waitForSelector(READY);
       return await page.evaluate(what, ...given);
     } catch (wrong) {
       if (tries > 5 || !/context was destroyed|navigat/i.test(wrong.message)) throw wrong;
@@ -76,7 +80,7 @@ async function begin({ page, wire, kit, link, chance }) {
     for (const box of document.querySelectorAll('.start-now [type=checkbox]')) box.checked = true;
     document.querySelector('.start-now button').click();
   });
-  await page.waitForSelector('.run[x-data=run] .step.shown');
+  await page.waitForSelector(READY);
   return run;
 }
 
@@ -112,46 +116,44 @@ async function walk({ page, wire, link, run, chance, name }) {
   wire.mend();
   const last = await shownStep(page);
   await page.evaluate(() => dispatchEvent(new Event('online')));
-  // What the run holds now is what another phone would go on from: each step with the moment it was begun.
-  const standing = () => [...run.begun.keys()].filter(step => step > 1).sort((x, y) => x - y);
-  let stand;
+  // What the run holds is what another phone would go on from: each step with the moment it was begun.
+  const standing = [...run.begun].filter(([step]) => step > 1).sort(([x], [y]) => x - y);
   await expect
     .poll(
       async () => {
-        stand = (await (await fetch(link + '?handler=Run')).json()).begun;
-        return Object.keys(stand)
-          .map(Number)
-          .filter(step => step > 1);
+        const { begun } = await (await fetch(link + '?handler=Run')).json();
+        const held = Object.keys(begun).map(Number);
+        return held.filter(step => step > 1).map(step => [step, Math.abs(begun[step] - (run.begun.get(step) ?? 0)) < CLOSE]);
       },
-      { timeout: 20_000, message: `${name}: what was done (${told})` },
+      { timeout: 20_000, message: `${name}: what was done, and when (${told})` },
     )
-    .toEqual(standing());
-  for (const step of standing()) expect(Math.abs(stand[step] - run.begun.get(step)), `${name}: when step ${step} was begun, ms`).toBeLessThan(2500);
+    .toEqual(standing.map(([step]) => [step, true]));
   expect(await shownStep(page), `${name}: the step at the end`).toBe(last);
 }
 
-test('two hundred random walks: the record is what was done, and no page failed', async ({ browser, page: studio }) => {
-  test.setTimeout(300_000);
-  await signIn(studio);
-  const problems = [];
-  const kits = [await guideOf(studio, 'Maren'), await guideOf(studio, 'Liv')];
-  await Promise.all(
-    kits.map(async ({ kit, link }, which) => {
-      const [wire, chance] = [await line(), dice(which + 1)];
-      const context = await browser.newContext({ viewport: phone, hasTouch: true });
-      context.setDefaultTimeout(10_000);
-      const page = await context.newPage();
-      page.on('pageerror', e => problems.push(e.message));
-      for (let i = 0, run; i < WALKS / kits.length; i += 1) {
-        if (i % 10 === 0) run = await begin({ page, wire, kit, link, chance });
-        await walk({ page, wire, link, run, chance, name: `walk ${i} of ${which + 1}` });
-        // Every word of the run once, in its order, whatever came in between.
-        if (i % 10 === 9) expect(record(kit).map(r => `${r.word} ${r.step}`)).toEqual(run.done.map(r => `${r.word} ${r.step}`));
-      }
-      await context.close();
-      await wire.close();
-      sql(`delete from run_step where kit_id = '${kit}'`);
-    }),
-  );
-  expect(problems).toEqual([]);
-});
+// A hundred in each worker; Liv's kit is left as it was found by whoever uses it.
+for (const half of [1, 2]) {
+  test(`a hundred random walks, the ${['first', 'second'][half - 1]} half: the record is what was done, and no page failed`, async ({
+    browser,
+    page: studio,
+  }) => {
+    test.setTimeout(300_000);
+    await signIn(studio);
+    const { kit, link } = await guideOf(studio, 'Liv');
+    const [wire, chance, problems] = [await line(), dice(half), []];
+    const context = await browser.newContext({ viewport: phone, hasTouch: true });
+    context.setDefaultTimeout(10_000);
+    const page = await context.newPage();
+    page.on('pageerror', e => problems.push(e.message));
+    for (let i = 0, run; i < WALKS / 2; i += 1) {
+      if (i % 10 === 0) run = await begin({ page, wire, kit, link, chance });
+      await walk({ page, wire, link, run, chance, name: `walk ${i}` });
+      // Every word of the run once, in its order, whatever came in between.
+      if (i % 10 === 9) expect(record(kit).map(r => `${r.word} ${r.step}`)).toEqual(run.done.map(r => `${r.word} ${r.step}`));
+    }
+    await context.close();
+    await wire.close();
+    sql(`delete from run_step where kit_id = '${kit}'`);
+    expect(problems).toEqual([]);
+  });
+}

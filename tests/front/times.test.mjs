@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { clock, hour, localNow, rinseAt, secondsLeft, withOffset } from '../../src/Kitto.Web/front/scripts/guide/times.js';
+import { betterShift, clock, hour, localNow, rinseAt, secondsLeft, withOffset } from '../../src/Kitto.Web/front/scripts/guide/times.js';
 import { stepped, typed } from '../../src/Kitto.Web/front/scripts/typed.js';
 
 const minute = 60_000;
@@ -54,4 +54,15 @@ test('a step keeps within the range, and leaves words alone', () => {
   assert.equal(stepped('98', 1, { most: 100, size: 5 }), '100');
   assert.equal(stepped('', -1, { most: 300 }), '0');
   assert.equal(stepped('many', 1, { most: 300 }), null);
+});
+
+test("the server's clock is met half way, and a slow answer does not undo a quick one", () => {
+  const first = betterShift({ shift: 0, took: 0 }, 10_000, 9_000, 9_200);
+  assert.deepEqual(first, { shift: 900, took: 200 });
+  // Six seconds on the way, most of them back: half way would be off by more than two.
+  assert.deepEqual(betterShift(first, 20_000, 19_050, 25_050), first);
+  // As quick as before: the newer one.
+  assert.deepEqual(betterShift(first, 30_000, 29_000, 29_180), { shift: 910, took: 180 });
+  // Somebody has set the phone's clock: no slow answer can hide that.
+  assert.deepEqual(betterShift(first, 40_000, 99_000, 100_000), { shift: -59_500, took: 1_000 });
 });

@@ -73,7 +73,7 @@ public sealed class MixSearch
         if (best is { } so)
         {
             // A third part is looked for where it could earn its place, or be shown as one part more.
-            double limit = so.Parts == 2 ? so.DeltaE : so.DeltaE - 2 * Values.PartEarnsDeltaE;
+            double limit = so.Parts == 2 ? so.Earns : so.Earns - 2 * Values.PartEarnsDeltaE;
             if (so.Breach != 0 || limit > 0)
             {
                 three = search.Of(3, so.Breach != 0 ? double.MaxValue : limit, most: so.Breach);
@@ -109,7 +109,7 @@ public sealed class MixSearch
                 ? b.Breach < a.Breach
                     ? b
                     : a
-                : a.DeltaE - b.DeltaE > Values.PartEarnsDeltaE * (b.Parts - a.Parts)
+                : a.Earns - b.Earns > Values.PartEarnsDeltaE * (b.Parts - a.Parts)
                     ? b
                     : a,
             _ => fewer ?? more,
@@ -118,6 +118,9 @@ public sealed class MixSearch
     /// <summary>A mix by the numbers of its shades.</summary>
     private readonly record struct Candidate(int[] Shades, double[] Shares, Breach Breach, double Outside, double Away, double DeltaE)
     {
+        /// <summary>The forecast that tells whether the parts earn their place: of the mix that would be taken had the client had none before. A mix of last time that does a little less well costs no part.</summary>
+        public double Earns { get; init; } = DeltaE;
+
         public int Parts => Shades.Length;
     }
 
@@ -159,14 +162,17 @@ public sealed class MixSearch
         var (least, outsideLeast) = found.Min(f => (f.Breach, f.Outside));
         var keep = found.Where(f => f.Breach == least && f.Outside == outsideLeast).ToList();
         double to = keep.Min(f => f.DeltaE) + Values.AlikeDeltaE;
-        return to - Values.AlikeDeltaE > limit
-            ? null
-            : keep.Where(f => f.DeltaE <= to)
-                .OrderBy(f => f.Away)
-                .ThenBy(f => !IsLast(f))
-                .ThenBy(f => f.DeltaE)
-                .ThenBy(f => string.Join(' ', f.Shades.Select(s => shades[s].Code)), StringComparer.Ordinal)
-                .First();
+        if (to - Values.AlikeDeltaE > limit)
+        {
+            return null;
+        }
+
+        var alike = keep.Where(f => f.DeltaE <= to)
+            .OrderBy(f => f.Away)
+            .ThenBy(f => f.DeltaE)
+            .ThenBy(f => string.Join(' ', f.Shades.Select(s => shades[s].Code)), StringComparer.Ordinal)
+            .ToList();
+        return alike.OrderBy(f => f.Away).ThenBy(f => !IsLast(f)).First() with { Earns = alike[0].DeltaE };
     }
 
     /// <summary>Every mix of so many parts on the grid, with what its parts tell of it.</summary>

@@ -42,7 +42,7 @@ public abstract class Language
 
     /// <summary>A moment with its day.</summary>
     /// <param name="local">On the clock it is to be said by.</param>
-    public string Moment(DateTime local) => $"{Day(DateOnly.FromDateTime(local))}, {local.ToString("HH:mm", CultureInfo.InvariantCulture)}";
+    public string Moment(DateTime local) => $"{Day(new DateOnly(local.Year, local.Month, local.Day))}, {local.ToString("HH:mm", CultureInfo.InvariantCulture)}";
 
     /// <summary>Months by name, January first.</summary>
     public abstract IReadOnlyList<string> Months { get; }

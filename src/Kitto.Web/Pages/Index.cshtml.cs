@@ -78,7 +78,7 @@ public sealed class TodayModel(
                     stopped.Add(
                         Line(
                             $"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on the head" : "")}: {verdict.Stops[0].Rule} {Words.Studio.Says(verdict.Stops[0])}",
-                            "Look, then call the client",
+                            $"Look, then call {kit.Client.Object}",
                             true
                         )
                     );
@@ -101,7 +101,7 @@ public sealed class TodayModel(
                     string says = Says(verdict);
                     if (kit.ColourOn is { } day && day.AddDays(Values.ReportDays) < Today)
                     {
-                        overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", "Ask the client"));
+                        overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", $"Ask {kit.Client.Object}"));
                     }
                     else
                     {

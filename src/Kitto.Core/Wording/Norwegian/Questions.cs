@@ -77,7 +77,7 @@ internal sealed partial class Norwegian
             Scalp.Sunburnt => "Solbrent",
             Scalp.Broken => "Oppskrapt eller sår",
             Scalp.Inflamed => "Rød og øm",
-            Scalp.Infected => "Betent av en infeksjon",
+            Scalp.Infected => "Infisert",
             _ => throw NoWords(scalp),
         };
 

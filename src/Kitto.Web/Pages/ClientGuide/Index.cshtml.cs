@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Net;
+using Kitto.Core;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
@@ -64,6 +65,24 @@ public sealed partial class GuideModel(
     }
 
     public string Now => Open!.Studio.Local(clock.GetUtcNow().UtcDateTime).ToString("yyyy-MM-ddTHH:mm");
+
+    /// <summary>Minutes of getting ready and mixing, and of rinsing afterwards, that are reckoned beside the clock (ours).</summary>
+    private const double Around = 25;
+
+    /// <summary>How long it takes, in minutes, to five: all of it, painting, waiting.</summary>
+    public (int All, int Paint, int Wait) Takes
+    {
+        get
+        {
+            static int Five(double minutes) => (int)(Math.Ceiling(minutes / 5) * 5);
+            var clock = Open!.Prescription.Clock!;
+            return (
+                Five(clock.RinseAtMinutes.Value + Around + Open.Guide.Steps.Where(s => s.Kind == StepKind.Lengths).Sum(s => s.Minutes?.Value ?? 0)),
+                Five(clock.PaintMinutes.Value),
+                Five(clock.RinseAtMinutes.Value - clock.PaintMinutes.Value)
+            );
+        }
+    }
 
     /// <summary>Whether a run was begun long ago and never said to be over.</summary>
     public bool Forgotten => Open!.Run.Forgotten(clock.GetUtcNow().UtcDateTime);

@@ -19,12 +19,26 @@ export async function begunHere(kit) {
 /** The server knows of it, or will not have it. */
 export const forgetBegun = kit => localStorage.removeItem(noted(kit));
 
+/** What a run of this kit remembers on this phone, by what it was begun with. */
+export const memory = (kit, began) => `kitto-run-${kit}-${began}`;
+
+/** The server has taken the run over; what was tapped since and is not told yet goes on under its name. */
+function handOver(box) {
+  const kit = box.dataset.run;
+  const note = JSON.parse(localStorage.getItem(noted(kit)) ?? 'null');
+  const [old, own] = [note && memory(kit, note.id), memory(kit, box.dataset.began)];
+  const kept = old && localStorage.getItem(old);
+  if (kept && !localStorage.getItem(own)) localStorage.setItem(own, JSON.stringify({ ...JSON.parse(kept), started: false }));
+  if (old) localStorage.removeItem(old);
+  forgetBegun(kit);
+}
+
 /** Makes the page for reading ahead the one for doing. */
 export default async function begun() {
   const box = $('.run');
   if (!box) return;
   if (box.getAttribute('x-data') === 'run') {
-    forgetBegun(box.dataset.run);
+    handOver(box);
     return;
   }
   const started = await begunHere(box.dataset.run).catch(() => null);

@@ -1,13 +1,13 @@
 // The guide's run: one step a screen. What was done when is kept here until the server has it; the server says when to rinse,
 // and another device goes on from there. Without a network it goes on by itself.
 import { $, $$ } from '../dom.js';
-import { forgetBegun } from './begun.js';
+import { forgetBegun, memory } from './begun.js';
 import { awake, ring } from './felt.js';
 import { newId } from './ids.js';
 import showStep from './steps.js';
 import { speak, spokenStep } from './tools.js';
 import { put, say } from './words.js';
-import { clock, hour, rinseAt, secondsLeft } from './times.js';
+import { betterShift, clock, hour, rinseAt, secondsLeft } from './times.js';
 
 export default () => ({
   at: 1,
@@ -26,12 +26,14 @@ export default () => ({
     // Each run has a memory of its own: what was left of an earlier one says nothing of this.
     const started = JSON.parse(this.$el.dataset.started ?? 'null');
     this.kit = this.$el.dataset.run;
-    this.key = 'kitto-run-' + this.kit + '-' + (started ? started.id : this.$el.dataset.began);
+    this.key = memory(this.kit, started ? started.id : this.$el.dataset.began);
     try {
       Object.assign(this, JSON.parse(localStorage.getItem(this.key) ?? '{}'));
     } catch {
       /* a damaged note begins again */
     }
+    // A phone that remembers nothing of a run that was begun asks first where it stands: until then there is nothing to go on from.
+    this.wait(!started && !localStorage.getItem(this.key));
     this.floor = Math.max(this.floor, Number(this.$el.dataset.began));
     // Begun without a network: that is the first thing to be told.
     if (started && !this.started) {
@@ -76,9 +78,9 @@ export default () => ({
     return Date.now() + this.shift;
   },
   keep() {
-    const { at, unsent, begun, first, rinse, says, shift, floor, started, ended } = this;
+    const { at, unsent, begun, first, rinse, says, shift, took, floor, started, ended } = this;
     try {
-      localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift, floor, started, ended }));
+      localStorage.setItem(this.key, JSON.stringify({ at, unsent, begun, first, rinse, says, shift, took, floor, started, ended }));
     } catch {
       /* private window: it runs without memory */
     }
@@ -130,8 +132,8 @@ export default () => ({
       this.unsent.splice(0, sending);
       // Stopped meanwhile, or begun anew elsewhere: the page itself says so. What is over after the last rinse stays to be read.
       if (this.unsent.length === 0 && stand.part === 'doing' && this.started) {
-        // Now the server knows that it was begun: its own page goes on from here.
-        forgetBegun(this.kit);
+        // Now the server knows that it was begun: its own page goes on from here, with what this one remembers.
+        this.keep();
         location.reload();
         return;
       }
@@ -141,12 +143,7 @@ export default () => ({
         location.reload();
         return;
       }
-      // The server's clock is met half way of a request; of a slow one less is known than of a quick one before.
-      const took = Date.now() - asked;
-      if (!this.known || took <= this.took + 150) {
-        this.shift = stand.now - (asked + Date.now()) / 2;
-        this.took = took;
-      }
+      Object.assign(this, betterShift(this, stand.now, asked, Date.now()));
       this.known = true;
       if (this.unsent.length === 0) {
         const before = this.at;
@@ -164,8 +161,13 @@ export default () => ({
       /* no network: it is tried again */
     } finally {
       this.busy = false;
+      this.wait(false);
     }
     if (this.unsent.length > 0 && navigator.onLine) setTimeout(() => this.sync(), 300);
+  },
+  /** Whether steps can be gone on from. */
+  wait(on) {
+    for (const button of ['#run-next', '#run-back']) $(button).disabled = on;
   },
   step() {
     return this.steps[this.at - 1];
@@ -210,7 +212,7 @@ export default () => ({
   },
   show(moved) {
     $('#run-ended').hidden = !this.ended;
-    for (const part of $$('.step, .guide-tools, #guide-head, #run-clock, #run-acts, #run-stop, #run-whole, .report', this.$root.parentNode)) {
+    for (const part of $$('.step, .guide-tools, #guide-head, #run-clock, #run-acts, #run-what-if, #run-stop, #run-whole, .report', this.$root.parentNode)) {
       part.classList.toggle('is-over', this.ended);
     }
     const onHead = !!this.first && !this.past();

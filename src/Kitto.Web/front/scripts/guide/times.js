@@ -29,3 +29,13 @@ export const rinseAt = ({ waitBegun, first, now, rinseMinutes, processMinutes })
 
 /** Seconds left on a timer of so many minutes that began then. */
 export const secondsLeft = (minutes, begun, now) => minutes * 60 - (now - begun) / 1000;
+
+/**
+ * What this phone's clock is off by, ms, from an answer that says the server's now: met half way between asking and answering.
+ * A slow answer tells less than a quick one before it; it counts only where it cannot be the same clock any more.
+ */
+export function betterShift({ shift, took }, serverNow, asked, answered) {
+  const now = { shift: serverNow - (asked + answered) / 2, took: answered - asked };
+  const said = took > 0 && now.took > took + 150 && Math.abs(now.shift - shift) <= now.took / 2 + 250;
+  return said ? { shift, took } : now;
+}

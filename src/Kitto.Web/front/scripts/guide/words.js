@@ -1,7 +1,7 @@
 // What scripts say: the English sentence is the key, the page brings the words of its own language.
 import { $ } from '../dom.js';
 
-const words = JSON.parse(globalThis.document?.querySelector('#words')?.textContent ?? '{}');
+const words = JSON.parse(globalThis.document?.querySelector?.('#words')?.textContent ?? '{}');
 
 /** A sentence in the page's language, with what stands in its gaps. */
 export const say = (sentence, ...gaps) => (words[sentence] ?? sentence).replace(/\{(\d)\}/g, (_, i) => gaps[i]);
