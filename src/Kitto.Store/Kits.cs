@@ -126,7 +126,7 @@ public sealed record DatedKit(
     public KitDays Days => new(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn);
 
     /// <summary>What is still to come of it.</summary>
-    public IEnumerable<(DateOnly On, DayKind Kind)> Ahead => Days.Ahead(Steps.Of(State), Newest, Tested, StrandDone);
+    public IEnumerable<(DateOnly On, DayKind Kind)> Ahead => CalledOff ? [] : Days.Ahead(Steps.Of(State), Newest, Tested, StrandDone);
 }
 
 /// <summary>Prescriptions, once signed, and the kits made from them.</summary>

@@ -23,6 +23,9 @@ public sealed class People(Database db)
 
     public Task<Person?> ByName(string normalName) => db.One<Person>($"select {Columns} from person where normal_name = @normalName", new { normalName });
 
+    /// <summary>Whether the studio has more than one person.</summary>
+    public Task<bool> Several() => db.One<bool>("select count(*) > 1 from person");
+
     public Task<bool> Any() => db.One<bool>("select exists (select 1 from person)");
 
     internal const string AddSql = $"""

@@ -94,7 +94,9 @@ test('steps are read out in the language of the page, and a timer that ends ring
   while ((await page.locator('.step.shown').getAttribute('data-kind')) !== 'wait') await next.click();
   expect((await page.evaluate(() => globalThis.spoken.at(-1)))[1]).toContain('Se over, og vent');
   await expect(page.locator('#run-time')).toHaveText(/[1-4]\d:\d\d/);
+  // From the first request that fails on, none from before is under way.
   await page.route('**/*handler=Run', route => route.abort());
+  await page.waitForEvent('requestfailed', request => request.url().includes('handler=Run'));
   await page.evaluate(() => (globalThis.ahead = 3 * 3600_000));
   await expect.poll(() => page.evaluate(() => globalThis.shaken)).toBe(1);
   expect(await page.evaluate(() => globalThis.spoken.at(-1))).toEqual(['nb-NO', 'Tiden er ute. Gå videre til neste steg nå.']);

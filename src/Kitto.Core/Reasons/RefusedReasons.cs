@@ -19,6 +19,7 @@ internal enum RefusedFor
     NothingToCorrect,
     ReasonMissing,
     DoubtComesFirst,
+    AnotherConfirms,
     TooLateForMistake,
 }
 

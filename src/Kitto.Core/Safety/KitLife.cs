@@ -225,10 +225,14 @@ public static class KitLife
         : new([new SafetyEvent(who.Id, SafetyKind.Doubted, null, who.Now, who.Now, who.By, Cut(reason.Trim())) { Of = what }]);
 
     /// <summary>Second step: what was doubted counts no longer for a kit that is signed from now on. A kit that was stopped stays stopped.</summary>
-    public static Taken Correct(SafetyRecord record, Guid what, Speaker who) =>
-        record.Doubt(what) is not { } doubt
-            ? Taken.Not("", RefusedFor.DoubtComesFirst)
-            : new([new SafetyEvent(who.Id, SafetyKind.Corrected, null, who.Now, who.Now, who.By, doubt.Says) { Of = what }]);
+    /// <param name="record">What was said before.</param>
+    /// <param name="what">What was doubted.</param>
+    /// <param name="who">Who corrects it.</param>
+    /// <param name="more">Whether the studio has more than one colourist; then nobody corrects alone.</param>
+    public static Taken Correct(SafetyRecord record, Guid what, Speaker who, bool more = false) =>
+        record.Doubt(what) is not { } doubt ? Taken.Not("", RefusedFor.DoubtComesFirst)
+        : more && doubt.By == who.By ? Taken.Not("", RefusedFor.AnotherConfirms)
+        : new([new SafetyEvent(who.Id, SafetyKind.Corrected, null, who.Now, who.Now, who.By, doubt.Says) { Of = what }]);
 
     /// <summary>Whether a word of a run is taken. A run begins only where the gate stood open at that moment; what happens in it is taken however late it comes.</summary>
     /// <param name="record">What was said of her.</param>

@@ -93,6 +93,10 @@ public abstract class Language
     /// <summary>The numbers that a reason was reckoned from, with their names; null where its sentence holds them all.</summary>
     public abstract IReadOnlyList<Used>? Numbers(Reason reason);
 
+    /// <summary>What stands on every container for the client, beside name, part, grams, shade, lot and days (safety, labels).</summary>
+    /// <param name="name">Whose it is.</param>
+    public abstract string Label(string name);
+
     /// <summary>A zone.</summary>
     public abstract string Term(Zone zone);
 

@@ -1,4 +1,6 @@
+using CsCheck;
 using Kitto.Core.Clock;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Tests.Clock;
 
@@ -70,4 +72,59 @@ public sealed class DaysTests
                 Assert.Equal(kind == ClientMessage.ColourTomorrow, body.Contains("tests are clear. Lay", StringComparison.Ordinal));
             }
         );
+
+    /// <summary>Whatever day it went: no test is asked for before the kit can be there, and the strand waits for the skin.</summary>
+    [Fact]
+    public void What_really_went_arrives_from_then_on() =>
+        Gen.Select(Gen.Int[0, 20], Gen.Int[0, 14])
+            .Sample(
+                (late, transit) =>
+                {
+                    var went = Days.PostOn!.Value.AddDays(late);
+                    var days = Days.PostedOn(went, transit);
+                    Assert.Equal((went, went.AddDays(transit)), (days.PostOn, days.ArrivesOn));
+                    Assert.True(days.SkinOn >= days.ArrivesOn && days.StrandOn >= days.SkinOn!.Value.AddDays(Values.SkinTestDays));
+                    Assert.Equal((Days.ColourOn, Days.DueOn), (days.ColourOn, days.DueOn));
+                    Assert.Equal(KitDays.None with { PostOn = went, ArrivesOn = days.ArrivesOn }, KitDays.None.PostedOn(went, transit));
+                }
+            );
+
+    /// <summary>A moved day keeps every rule of planning: post that really leaves, tests that fit and still count, nothing that is too old.</summary>
+    [Fact]
+    public void A_moved_day_takes_everything_with_it_or_is_refused() =>
+        Gen.Select(Gen.Int[0, 60], Gen.Int[1, 120], Gen.Bool, Gen.Int[-20, 5], Gen.Int[0, 5])
+            .Sample(
+                (now, ahead, posted, put, transit) =>
+                {
+                    var today = Days.PostOn!.Value.AddDays(now);
+                    var colour = today.AddDays(ahead);
+                    DateOnly? skin = put <= 0 ? today.AddDays(put) : null;
+                    var wish = new PlanWish(today, colour, [DayOfWeek.Tuesday, DayOfWeek.Friday], transit);
+                    if (Days.Moved(colour, posted, skin, Values.SkinTestValidDays, wish) is not { } days)
+                    {
+                        // Refused only where it is short, or the kit would be too old.
+                        Assert.True(ahead < 20 || (posted && Days.FillOn!.Value.AddDays(Values.ShelfLifeDays) < colour));
+                        return;
+                    }
+
+                    Assert.Equal(colour, days.ColourOn);
+                    Assert.Equal(colour.DayNumber - Days.ColourOn!.Value.DayNumber, days.DueOn!.Value.DayNumber - Days.DueOn!.Value.DayNumber);
+                    bool counts = posted && skin?.AddDays(Values.SkinTestValidDays) >= colour;
+                    if (!counts)
+                    {
+                        Assert.True(days.SkinOn >= today && days.SkinOn!.Value.AddDays(Values.SkinTestValidDays) >= colour);
+                        Assert.True(days.StrandOn!.Value.AddDays(Values.StrandTestDays) <= colour);
+                    }
+
+                    if (posted)
+                    {
+                        Assert.Equal((Days.PostOn, Days.ArrivesOn), (days.PostOn, days.ArrivesOn));
+                    }
+                    else
+                    {
+                        Assert.Contains(days.PostOn!.Value.DayOfWeek, wish.PostDays);
+                        Assert.True(days.PostOn > today && days.ArrivesOn == days.PostOn.Value.AddDays(transit));
+                    }
+                }
+            );
 }

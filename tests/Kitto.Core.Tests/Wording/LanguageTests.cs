@@ -94,6 +94,7 @@ public sealed partial class LanguageTests
             .Concat(Question.All.Select(q => (q.Id, language.Ask(q.Id), Language.English.Ask(q.Id))))
             .Concat(Question.All.Where(q => q.Id is not "other").Select(q => (q.Id, language.Answer(q.Id, answers), Language.English.Answer(q.Id, answers))))
             .Concat(Enum.GetValues<StrandResult>().Select(r => (r.ToString(), language.Term(r), Language.English.Term(r))))
+            .Append(("label", language.Label("Ada"), Language.English.Label("Ada")))
             .Concat(Enum.GetValues<Scalp>().Select(r => (r.ToString(), language.Term(r), Language.English.Term(r))));
         Assert.All(
             all,

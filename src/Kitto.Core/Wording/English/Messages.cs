@@ -7,6 +7,10 @@ namespace Kitto.Core.Wording;
 internal sealed partial class English
 {
     /// <inheritdoc/>
+    public override string Label(string name) =>
+        $"Professional formula for {name} only · skin test {Values.SkinTestHours} h before use · wear gloves · not on brows or lashes · keep from children";
+
+    /// <inheritdoc/>
     public override (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days, string? guide = null)
     {
         var (subject, says) = kind switch

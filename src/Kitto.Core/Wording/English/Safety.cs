@@ -161,6 +161,7 @@ internal sealed partial class English
             RefusedFor.NothingToCorrect => "There is nothing here to correct.",
             RefusedFor.ReasonMissing => $"Say why it was a mistake: {KitLife.ShortestReason} to {KitLife.LongestSays} characters.",
             RefusedFor.DoubtComesFirst => "Say first why it was a mistake.",
+            RefusedFor.AnotherConfirms => "Somebody else of the studio looks at it and confirms: whoever says that it was a mistake does not correct it alone.",
             RefusedFor.TooLateForMistake => "That is too long ago to be taken back here. Your colourist can correct it: call.",
             _ => throw NoWords(why),
         };

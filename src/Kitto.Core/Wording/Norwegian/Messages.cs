@@ -7,6 +7,10 @@ namespace Kitto.Core.Wording;
 internal sealed partial class Norwegian
 {
     /// <inheritdoc/>
+    public override string Label(string name) =>
+        $"Profesjonell blanding bare til {name} · hudtest {Values.SkinTestHours} t før bruk · bruk hansker · ikke på bryn eller vipper · oppbevares utilgjengelig for barn";
+
+    /// <inheritdoc/>
     public override (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days, string? guide = null)
     {
         var (subject, says) = kind switch

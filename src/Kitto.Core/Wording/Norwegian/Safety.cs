@@ -121,6 +121,7 @@ internal sealed partial class Norwegian
             RefusedFor.NothingToCorrect => "Det er ingenting å rette her.",
             RefusedFor.ReasonMissing => $"Si hvorfor det var en feil: {KitLife.ShortestReason} til {KitLife.LongestSays} tegn.",
             RefusedFor.DoubtComesFirst => "Si først hvorfor det var en feil.",
+            RefusedFor.AnotherConfirms => "En annen i studioet ser på det og bekrefter: den som sier at det var en feil, retter det ikke alene.",
             RefusedFor.TooLateForMistake => "Det er for lenge siden til å tas tilbake her. Koloristen din kan rette det: ring.",
             _ => throw NoWords(why),
         };

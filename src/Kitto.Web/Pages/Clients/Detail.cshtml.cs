@@ -13,7 +13,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>One client: where she stands, and every kit beside its report.</summary>
-public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands commands, TimeProvider clock) : PageModel
+public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands commands, People people, TimeProvider clock) : PageModel
 {
     public ClientRecord Record { get; private set; } = null!;
 
@@ -95,7 +95,11 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands com
         Correct(id, what, reason ?? "", (record, who) => KitLife.Doubt(record, what, reason ?? "", who));
 
     /// <summary>Second step: it counts no longer for kits that are signed from now on.</summary>
-    public Task<IActionResult> OnPostCorrect(Guid id, Guid what) => Correct(id, what, "", (record, who) => KitLife.Correct(record, what, who));
+    public async Task<IActionResult> OnPostCorrect(Guid id, Guid what)
+    {
+        bool more = await people.Several();
+        return await Correct(id, what, "", (record, who) => KitLife.Correct(record, what, who, more));
+    }
 
     private async Task<IActionResult> Correct(Guid id, Guid what, string typed, Func<SafetyRecord, Speaker, Taken> rule)
     {

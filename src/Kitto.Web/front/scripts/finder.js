@@ -4,6 +4,11 @@ import { $ } from './dom.js';
 export default () => ({
   timer: 0,
   turn: 0,
+  // What was typed before the scripts were there counts, too.
+  init() {
+    const box = $('#find-here');
+    if (box.value !== box.defaultValue) this.now();
+  },
   later() {
     clearTimeout(this.timer);
     this.timer = setTimeout(() => this.now(), 120);
