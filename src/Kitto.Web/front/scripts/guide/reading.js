@@ -25,7 +25,7 @@ export default () => ({
     $('#run-back').hidden = this.at === 0;
     $('#bar-aside').textContent = say('reading, page {0} of {1}', this.at + 1, this.steps.length);
     if (moved) {
-      this.$root.scrollIntoView();
+      this.$root.scrollIntoView({ behavior: 'instant' });
       $('h1', step).focus({ preventScroll: true });
       speak(spokenStep(step));
     }

@@ -43,7 +43,6 @@ export default () => ({
     }
     awake();
     $('#far-view').hidden = false;
-    $('#run-stop').hidden = false;
     $('#run-end').addEventListener('submit', event => {
       event.preventDefault();
       this.end();
@@ -218,6 +217,7 @@ export default () => ({
     const onHead = !!this.first && !this.past();
     for (const words of $$('[data-on-head]', this.$root)) words.hidden = (words.dataset.onHead === 'true') !== onHead;
     const step = showStep(this.steps, this.at - 1);
+    for (const part of $$('.guide-tools, #run-what-if, #run-stop')) part.hidden = !step;
     $('.report').classList.toggle('shown', !step);
     const button = $('#run-next');
     delete button.dataset.sure;
@@ -229,8 +229,9 @@ export default () => ({
     this.keep();
     this.tick();
     if (moved) {
-      window.scrollTo(0, 0);
-      $('h1', step ?? $('.report'))?.focus();
+      // At once: a page that still glides is hard to hit, and a tap would stop it half way.
+      window.scrollTo({ top: 0, behavior: 'instant' });
+      $('h1', step ?? $('.report'))?.focus({ preventScroll: true });
       if (step) speak(spokenStep(step));
     }
   },
