@@ -7,6 +7,11 @@ const seconds = async page => {
   return m * 60 + s;
 };
 
+const rinse = async page => {
+  const [h, m] = (await page.locator('#run-rinse').innerText()).match(/\d+/g).map(Number);
+  return h * 60 + m;
+};
+
 test('a run goes on where it was, whatever happens to the phone', async ({ browser, page }) => {
   test.setTimeout(120_000);
   await signIn(page);
@@ -37,7 +42,8 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   await expect(second.locator('.step.shown')).toHaveAttribute('data-zone', began);
   await expect.poll(() => seconds(second)).toBeGreaterThanOrEqual(240);
   expect(Math.abs((await seconds(first)) - (await seconds(second)))).toBeLessThanOrEqual(1);
-  expect(await first.locator('#run-rinse').innerText()).toBe(await second.locator('#run-rinse').innerText());
+  // The same minute on both, or the next where it is just turning.
+  expect(Math.abs((await rinse(first)) - (await rinse(second)))).toBeLessThanOrEqual(1);
 
   // Without a network the first phone goes on; with it again, the second follows.
   await first.context().setOffline(true);
