@@ -125,6 +125,9 @@ public sealed record DatedKit(
     /// <summary>Its days as they were planned.</summary>
     public KitDays Days => new(FillOn, PostOn, ArrivesOn, SkinOn, StrandOn, ColourOn, DueOn);
 
+    /// <summary>Whether its days are off: it was stopped or called off.</summary>
+    public bool Off => CalledOff || State == "stopped";
+
     /// <summary>What is still to come of it.</summary>
     public IEnumerable<(DateOnly On, DayKind Kind)> Ahead => CalledOff ? [] : Days.Ahead(Steps.Of(State), Newest, Tested, StrandDone);
 }

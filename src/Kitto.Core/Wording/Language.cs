@@ -65,6 +65,13 @@ public abstract class Language
     /// <param name="c">The answers.</param>
     public abstract string Answer(string question, Consultation c);
 
+    /// <summary>What is ticked under a question, behind what else was said to it; empty where nothing is.</summary>
+    protected string Ticked(string question, Consultation c, string? first)
+    {
+        var said = Question.All.First(q => q.Id == question).Ticks.Where(c.Conditions.Contains).Select(Condition);
+        return string.Join(", ", first is null ? said : said.Prepend(first));
+    }
+
     /// <summary>A condition as the client is asked for it.</summary>
     /// <exception cref="ArgumentOutOfRangeException">It is none of the known ones.</exception>
     public abstract string Tick(string condition);

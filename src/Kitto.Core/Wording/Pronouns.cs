@@ -1,9 +1,9 @@
 namespace Kitto.Core.Wording;
 
 /// <summary>How a client is spoken of: by the word that was chosen, or by the name alone. Nobody is taken for anything unasked.</summary>
-/// <param name="Subject">Who does: she, he, they, Ines.</param>
-/// <param name="Object">To whom: her, him, them, Ines.</param>
-/// <param name="Possessive">Whose: her, his, their, Ines's.</param>
+/// <param name="Subject">Who does, as in "they come".</param>
+/// <param name="Object">Whom, as in "call them".</param>
+/// <param name="Possessive">Whose, as in "their kit".</param>
 /// <param name="Many">Whether the verb stands as with many: they have.</param>
 public sealed record Pronouns(string Subject, string Object, string Possessive, bool Many = false)
 {

@@ -78,9 +78,9 @@ public sealed partial class HandsOn(Guide guide, Case read, Prescription p, Shel
             : "whole";
         var (from, to) = scalpTurn ? (Scalp, 62.0) : (grown ? 62.0 : Scalp, shadow ? Line : Line - 10);
         var svg = new Svg();
-        svg.Add($"<rect class=\"scalp\" width=\"{Scalp}\" height=\"{Low}\"/><g class=\"ho-turn\"><g class=\"ho-lock\">");
+        svg.Add($"<rect class=\"scalp\" width=\"{Scalp}\" height=\"{Low}\"/><g class=\"ho-turn\"><g>");
         Hair(svg, Scalp, Line, here.Grey.Value, seen.Today);
-        Hair(svg, Line, End, 0, new Fibres(lengths.Lab, lengths.Hex, null, lengths));
+        Hair(svg, Line, End, 0, StrandDrawing.Plain(lengths));
         svg.Add($"</g>");
         double coat = here.Resistant || here.Grey.Value >= .5 ? 12 : 8;
         foreach (var (side, y) in new[] { (underFirst ? "second" : "first", Top + 4), (underFirst ? "first" : "second", Top + Thick - 4) })
@@ -109,14 +109,7 @@ public sealed partial class HandsOn(Guide guide, Case read, Prescription p, Shel
             : grown ? text["from 12 mm off the scalp"]
             : shadow ? text["{0} of new hair, then {1} mm lighter and lighter", mm, Words.Client.Number(tail.Sum(r => r.ToMm - r.FromMm), 0)]
             : text["{0} of new hair, stop short of the line", mm];
-        return Figure(
-            $"ho-section {(underFirst ? "ho-under" : "")}",
-            shadow ? "SV1" : "DO6",
-            text["A parting is painted on one side, turned, and painted on the other."],
-            svg,
-            says,
-            Low
-        );
+        return Figure("ho-section", shadow ? "SV1" : "DO6", text["A parting is painted on one side, turned, and painted on the other."], svg, says, Low);
     }
 
     /// <summary>Where the drawn hair ends: short hair shows its ends.</summary>
@@ -142,7 +135,7 @@ public sealed partial class HandsOn(Guide guide, Case read, Prescription p, Shel
                 };
         for (int i = 0; i < fibres; i++)
         {
-            bool white = Math.Floor((i + 1) * grey + 1e-9) > Math.Floor(i * grey + 1e-9);
+            bool white = StrandDrawing.IsWhite(i, grey);
             var look = white ? seen.White ?? seen.Pigmented : seen.Pigmented ?? seen.White;
             if (look is null)
             {
@@ -178,7 +171,7 @@ public sealed partial class HandsOn(Guide guide, Case read, Prescription p, Shel
         var svg = new Svg();
         svg.Add($"<rect class=\"scalp\" width=\"{Scalp}\" height=\"{Low}\"/>");
         Hair(svg, Scalp, Line, read.Reading.Zones[(int)seen.Zone].Grey.Value, seen.Today);
-        Hair(svg, Line, End, 0, new Fibres(lengths.Lab, lengths.Hex, null, lengths));
+        Hair(svg, Line, End, 0, StrandDrawing.Plain(lengths));
         svg.Add(
             $"<path class=\"ho-gloss\" pathLength=\"100\" stroke=\"{after.Hex}\" stroke-width=\"{Thick}\" d=\"M{Scalp} {Top + Thick / 2}H{End}\"/><g class=\"ho-comb\"><path class=\"ho-handle\" d=\"M20 {Top - 22}h10v{Thick + 36}h-10z\"/>"
         );

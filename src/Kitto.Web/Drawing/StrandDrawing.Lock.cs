@@ -6,7 +6,11 @@ namespace Kitto.Web.Drawing;
 /// <summary>One lock, fibre by fibre.</summary>
 public static partial class StrandDrawing
 {
-    private static Fibres Plain(Look look) => new(look.Lab, look.Hex, null, look);
+    /// <summary>Whether a fibre is one of the white ones; they lie evenly among the others.</summary>
+    internal static bool IsWhite(int i, double grey) => Math.Floor((i + 1) * grey + 1e-9) > Math.Floor(i * grey + 1e-9);
+
+    /// <summary>Hair that is all of one look.</summary>
+    internal static Fibres Plain(Look look) => new(look.Lab, look.Hex, null, look);
 
     /// <summary>Fibres from one place to another; the white ones lie evenly among the others.</summary>
     private static void Lock(Svg svg, double from, double to, double top, double height, double grey, Fibres seen, int fibres = 12)
@@ -21,7 +25,7 @@ public static partial class StrandDrawing
         double each = height / fibres;
         for (int i = 0; i < fibres; i++)
         {
-            bool isWhite = Math.Floor((i + 1) * grey + 1e-9) > Math.Floor(i * grey + 1e-9);
+            bool isWhite = IsWhite(i, grey);
             double y = top + (i + .5) * each;
             var d = isWhite ? white : pigmented;
             Svg.Number(Svg.Number(d.Append('M'), from).Append(' '), Wave(from, y, i));

@@ -30,12 +30,6 @@ public sealed record OpenGuide(
     /// <summary>When its link was closed or ran out, UTC; null: it is open.</summary>
     public DateTime? ClosedAt { get; init; }
 
-    /// <summary>Parts of it that are sent once more and are not there yet.</summary>
-    public IReadOnlyList<Replacement> Replaced { get; init; } = [];
-
-    /// <summary>Pictures of how it came out that have come whole.</summary>
-    public int Photos { get; init; }
-
     /// <summary>The tests of this kit.</summary>
     public TestStand Tests => Verdict.Tests;
 
@@ -123,8 +117,6 @@ public sealed class GuideAccess(
             )
             {
                 ClosedAt = closedAt,
-                Replaced = [.. (await kits.Replacements(kit.Id)).Where(r => r.ThereAt is null)],
-                Photos = await reports.PhotosOf(kit.Id),
             },
             null
         );

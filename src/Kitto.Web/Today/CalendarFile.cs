@@ -145,8 +145,7 @@ public static class CalendarFile
     }
 
     /// <summary>What is still ahead; of a kit that was stopped or called off everything, so that it is called off in calendars that have it.</summary>
-    private static IEnumerable<(DateOnly On, DayKind Kind)> Days(DatedKit kit) =>
-        kit.State == "stopped" || kit.CalledOff ? kit.Days.Ahead(KitStep.Signed, false) : kit.Ahead;
+    private static IEnumerable<(DateOnly On, DayKind Kind)> Days(DatedKit kit) => kit.Off ? kit.Days.Ahead(KitStep.Signed, false) : kit.Ahead;
 
     private static Calendar New(Studio studio, string name, DateTime now)
     {
@@ -180,9 +179,9 @@ public static class CalendarFile
             Start = new CalDateTime(DateTime.SpecifyKind(local, DateTimeKind.Unspecified), studio.TimeZone),
             Duration = Duration.FromTimeSpanExact(lasts),
             DtStamp = new CalDateTime(DateTime.SpecifyKind(now, DateTimeKind.Utc)),
-            Status = kit.State == "stopped" || kit.CalledOff ? EventStatus.Cancelled : EventStatus.Confirmed,
+            Status = kit.Off ? EventStatus.Cancelled : EventStatus.Confirmed,
         };
-        if (remind is { } before && kit.State != "stopped" && !kit.CalledOff)
+        if (remind is { } before && !kit.Off)
         {
             happens.Alarms.Add(
                 new Alarm

@@ -56,8 +56,6 @@ public sealed class ClientMessageSender(
         {
             await Say(kit, kind, studio, key);
         }
-
-        await Alarm(studio, now);
     }
 
     /// <summary>Makes one message about a kit, in the client's language.</summary>

@@ -43,12 +43,7 @@ internal sealed partial class Norwegian
         };
 
         static string YesNo(bool yes) => yes ? "ja" : "nei";
-        string With(string? first)
-        {
-            var said = Question.All.First(q => q.Id == question).Ticks.Where(c.Conditions.Contains).Select(Named);
-            string all = string.Join(", ", first is null ? said : said.Prepend(first));
-            return all.Length == 0 ? "nei" : all;
-        }
+        string With(string? first) => Ticked(question, c, first) is { Length: > 0 } all ? all : "nei";
     }
 
     /// <inheritdoc/>

@@ -40,13 +40,16 @@ public sealed partial class GuideModel
         return Page();
     }
 
-    private async Task<PhotoStand> Piece(Guid id, int from, int size, IFormFile? photo)
-    {
-        string unread = text[
+    /// <summary>What is said of a picture that cannot be read.</summary>
+    private string Unread =>
+        text[
             "This picture cannot be read. It must be a JPEG, PNG or WebP picture of at most {0} MB and {1} megapixels; or send your report without one.",
             Photo.MostBytes >> 20,
             Photo.MostPixels / 1_000_000
         ];
+
+    private async Task<PhotoStand> Piece(Guid id, int from, int size, IFormFile? photo)
+    {
         if (photo is not { Length: > 0 } || id == Guid.Empty || Open!.Kit.PostedAt is null)
         {
             return new PhotoStand(0, false, text["Choose a picture first."]);
@@ -54,7 +57,7 @@ public sealed partial class GuideModel
 
         if (size is < 1 or > Photo.MostBytes || from < 0 || photo.Length > size)
         {
-            return new PhotoStand(0, false, unread);
+            return new PhotoStand(0, false, Unread);
         }
 
         using var piece = new MemoryStream((int)photo.Length);
@@ -72,6 +75,6 @@ public sealed partial class GuideModel
 
         byte[]? jpeg = await Photo.TakeInTurn(whole, HttpContext.RequestAborted);
         await reports.Keep(Open.Kit.Id, id, jpeg, now);
-        return new PhotoStand(size, jpeg is not null, jpeg is null ? unread : null);
+        return new PhotoStand(size, jpeg is not null, jpeg is null ? Unread : null);
     }
 }

@@ -132,11 +132,7 @@ public sealed partial class GuideModel
         byte[]? taken = await Photo.Take(photo, HttpContext.RequestAborted);
         if (taken is null)
         {
-            Wrong["photo"] = text[
-                "This picture cannot be read. It must be a JPEG, PNG or WebP picture of at most {0} MB and {1} megapixels; or send your report without one.",
-                Photo.MostBytes >> 20,
-                Photo.MostPixels / 1_000_000
-            ];
+            Wrong["photo"] = Unread;
         }
 
         return taken;

@@ -44,7 +44,9 @@ public sealed partial class SheetModel(
     public Guide? Guide { get; private set; }
 
     /// <summary>What is in the box, as the studio reads it: line by line beside the guide's.</summary>
-    public IReadOnlyList<string> Box =>
+    public IReadOnlyList<string> Box { get; private set; } = [];
+
+    private IReadOnlyList<string> BoxOf() =>
         Core.Guide.For(Case, Prescription, Shelf, Words.Studio)?.Box is { } own && own.Count == Guide?.Box.Count ? own : Guide?.Box ?? [];
 
     /// <summary>A part as the studio calls it.</summary>
@@ -161,6 +163,7 @@ public sealed partial class SheetModel(
         Shelf = await shelves.Kept(signed.ShelfHash);
         Case = CaseReader.Kept(signed.CaseDocument);
         Guide = signed.Guide is null ? null : System.Text.Json.JsonSerializer.Deserialize<Guide>(signed.Guide, Json.Options);
+        Box = BoxOf();
         Verdict = (await gate.Of(kit)).Verdict;
         Outcome = await reports.OutcomeOf(id);
         Run = Guide is null ? null : await run.Kept(kit, Guide, Prescription, Case, Shelf);
