@@ -170,7 +170,7 @@ public sealed class Database : IAsyncDisposable
                 grant usage on schema public to {Role};
                 grant select, insert, update, delete on all tables in schema public to {Role};
                 grant usage on all sequences in schema public to {Role};
-                revoke update, delete on safety_event, run_step, shelf_version, schemaversions from {Role};
+                revoke update, delete on safety_event, run_step, bench_event, stock_move, shelf_version, schemaversions from {Role};
                 """
             );
             return true;

@@ -19,7 +19,8 @@ public sealed record Studio(
     double? CostLeft,
     string Lines,
     string Phone = "",
-    string AlarmEmail = ""
+    string AlarmEmail = "",
+    string Scale = "{}"
 )
 {
     /// <summary>Longest telephone number, characters.</summary>
@@ -95,7 +96,7 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale
             from studio where id = 1
             """
         );
@@ -111,7 +112,7 @@ public sealed class Studios(Database db)
                 await connection.ExecuteAsync(
                     """
                     update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
-                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, version = version + 1
+                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, version = version + 1
                     where id = 1 and version = @Version
                     """,
                     studio

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Web.Bench;
 using Kitto.Web.Consultations;
 using Kitto.Web.Delivery;
 using Kitto.Web.Demo;
@@ -42,7 +43,10 @@ builder
     .AddSingleton<Answers>()
     .AddSingleton<Runs>()
     .AddSingleton<Drafts>()
-    .AddSingleton<Messages>();
+    .AddSingleton<Messages>()
+    .AddSingleton<Stock>()
+    .AddSingleton<BenchRecord>();
+builder.Services.AddSingleton<BenchCommands>().AddSingleton<StockCommands>().AddSingleton<BenchKits>().AddSingleton<FreeStock>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
 
 // Whoever asks gets the shelf as it stands then.
@@ -135,7 +139,7 @@ app.Use(
     async (context, next) =>
     {
         var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = FrontEnd.Policy;
+        headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/bench") ? FrontEnd.BenchPolicy : FrontEnd.Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
         if (context.Request.Path.StartsWithSegments(FrontEnd.Fonts))

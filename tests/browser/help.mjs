@@ -5,6 +5,8 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { test as base, expect } from '@playwright/test';
 import startApplication, { psql, root } from './setup.mjs';
 
+export { root };
+
 /** A test in a worker that has an application, a database and one signed-in state of its own. */
 export const test = base.extend({
   application: [

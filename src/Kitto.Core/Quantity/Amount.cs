@@ -111,7 +111,8 @@ internal static class Amount
                         ? [new Portioned("skin test", Grams.Of(Values.SkinTestGrams)), new Portioned("strand test", Grams.Of(strand).Tenths())]
                         : Array.Empty<Portioned>(),
                 ],
-                house.ScaleStep
+                house.ScaleStep,
+                Weigh.Keeps(mix.Line.Thickness)
             );
             why.Add(new OneBlend(stock.Weigh, stock.Takes, stock.Over));
         }

@@ -13,6 +13,9 @@ public static class Weigh
     public static double LeastShare(IReadOnlyList<Portion> portions, double ratio, Grams step) =>
         Math.Min(1, Values.SmallestSteps * step.Value / (portions.Sum(p => p.Mix.Value) / (1 + ratio)));
 
+    /// <summary>What a sachet, a bottle or a bowl keeps of what was in it, grams (DO11).</summary>
+    public static double Keeps(Thickness thickness) => thickness == Thickness.Liquid ? Values.LiquidKeptGrams : Values.CreamKeptGrams;
+
     /// <summary>One sealed pair, weighed out.</summary>
     /// <param name="portion">Name and grams of mix.</param>
     /// <param name="parts">Shades and shares.</param>
@@ -39,10 +42,7 @@ public static class Weigh
         }
 
         int developer = (int)Math.Round(colour * ratio);
-        double kept =
-            unopened ? 0
-            : thickness == Thickness.Liquid ? Values.LiquidKeptGrams
-            : Values.CreamKeptGrams;
+        double kept = unopened ? 0 : Keeps(thickness);
         double[] shares = new double[Math.Max(parts.Count, blend.Count)];
         for (int i = 0; i < parts.Count; i++)
         {

@@ -65,6 +65,20 @@ public static partial class Values
     [Number("BE4", "g", Source.Ours)]
     public const double UsualScaleStepGrams = 0.1;
 
+    // Bench
+
+    /// <summary>A filling so near its target is right, where the scale's step is finer (ours).</summary>
+    [Number("BE2", "share", Source.Ours)]
+    public const double FillingMargin = 0.01;
+
+    /// <summary>A ratio that is further off than this goes back to the colourist (ours).</summary>
+    [Number("BE3", "share", Source.Ours)]
+    public const double RatioMargin = 0.01;
+
+    /// <summary>What was poured and looks further off than this goes back to the colourist, dE00 (ours).</summary>
+    [Number("BE3", "dE00", Source.Ours)]
+    public const double PouredDeltaE = 2;
+
     // Timing
 
     /// <summary>A trained hand, medium density, whole head, thin partings, minutes (TM7).</summary>

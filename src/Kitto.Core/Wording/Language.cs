@@ -2,6 +2,7 @@ using System.Globalization;
 using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
+using Kitto.Core.Packing;
 using Kitto.Core.Reasons;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
@@ -103,6 +104,16 @@ public abstract class Language
     /// <summary>What stands on every container for the client, beside name, part, grams, shade, lot and days (safety, labels).</summary>
     /// <param name="name">Whose it is.</param>
     public abstract string Label(string name);
+
+    /// <summary>What stands on one label, line by line, its name first (safety, Label and paper).</summary>
+    public abstract IReadOnlyList<string> Label(LabelFacts facts);
+
+    /// <summary>What the paper in the box says beside the code of the guide.</summary>
+    /// <param name="name">The client's first name.</param>
+    public abstract string Paper(string name);
+
+    /// <summary>A sachet, a bottle or a bowl of the bench, as its label calls it.</summary>
+    public abstract string Names(Vessel vessel);
 
     /// <summary>A zone.</summary>
     public abstract string Term(Zone zone);

@@ -9,43 +9,44 @@ public sealed class KitCommands(Database db)
 {
     private const string Elsewhere = "This kit has been changed by someone else meanwhile; look again.";
 
-    /// <summary>Moves a kit on: packed, posted. The gate is asked while the client is held; what was posted arrives counted from the day it really went.</summary>
+    /// <summary>Posts a packed kit. The gate is asked while the client is held; what was posted arrives counted from the day it really went. How it comes to be packed is the bench's.</summary>
     /// <exception cref="ConflictException">It is not where the person saw it, or a stop holds.</exception>
-    public Task Move(Kit seen, KitStep to, DateOnly today, DateTime at) =>
-        db.Together(async connection =>
-        {
-            var held = await Held.Of(connection, seen.ClientId);
-            var verdict = Gate.Of(await held.Record(), (await held.Kit(seen.Id)).Gate, RunState.None, at, today);
-            if (!verdict.MayGoOn)
-            {
-                throw new ConflictException($"A stop holds: {Language.English.Says(verdict.Stops[0])} Nothing of this kit is packed or posted.");
-            }
+    public Task Post(Kit seen, DateOnly today, DateTime at) =>
+        db.Together(async connection => await Move(await Held.Of(connection, seen.ClientId), seen, KitStep.Posted, today, at));
 
-            bool posted = to == KitStep.Posted;
-            var days = posted ? seen.Days.PostedOn(today, seen.TransitDays) : seen.Days;
-            await Changed(
-                held,
-                """
-                update kit set state = @state, version = version + 1,
-                       packed_at = case when @posted then packed_at else @at end, posted_at = case when @posted then @at end,
-                       post_on = @PostOn, arrives_on = @ArrivesOn, skin_on = @SkinOn, strand_on = @StrandOn
-                where id = @Id and version = @Version and state = @from
-                """,
-                new
-                {
-                    seen.Id,
-                    seen.Version,
-                    state = posted ? "posted" : "packed",
-                    from = posted ? "packed" : "signed",
-                    posted,
-                    at,
-                    days.PostOn,
-                    days.ArrivesOn,
-                    days.SkinOn,
-                    days.StrandOn,
-                }
-            );
-        });
+    internal static async Task Move(Held held, Kit seen, KitStep to, DateOnly today, DateTime at)
+    {
+        var verdict = Gate.Of(await held.Record(), (await held.Kit(seen.Id)).Gate, RunState.None, at, today);
+        if (!verdict.MayGoOn)
+        {
+            throw new ConflictException($"A stop holds: {Language.English.Says(verdict.Stops[0])} Nothing of this kit is packed or posted.");
+        }
+
+        bool posted = to == KitStep.Posted;
+        var days = posted ? seen.Days.PostedOn(today, seen.TransitDays) : seen.Days;
+        await Changed(
+            held,
+            """
+            update kit set state = @state, version = version + 1,
+                   packed_at = case when @posted then packed_at else @at end, posted_at = case when @posted then @at end,
+                   post_on = @PostOn, arrives_on = @ArrivesOn, skin_on = @SkinOn, strand_on = @StrandOn
+            where id = @Id and version = @Version and state = @from
+            """,
+            new
+            {
+                seen.Id,
+                seen.Version,
+                state = posted ? "posted" : "packed",
+                from = posted ? "packed" : "signed",
+                posted,
+                at,
+                days.PostOn,
+                days.ArrivesOn,
+                days.SkinOn,
+                days.StrandOn,
+            }
+        );
+    }
 
     /// <summary>Takes packing or posting back: it was tapped too early. Once the guide of a posted kit was opened, it is there.</summary>
     /// <exception cref="ConflictException">The client has opened the guide, or it is not where the person saw it.</exception>

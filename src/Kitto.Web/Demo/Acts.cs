@@ -22,6 +22,7 @@ internal sealed class Acts(
     SafetyCommands safety,
     KitCommands changes,
     GuideLinks links,
+    DemoStock stock,
     TimeProvider clock,
     Person colourist
 )
@@ -135,18 +136,19 @@ internal sealed class Acts(
         return kit;
     }
 
-    public async Task Move(Kit kit, string to, double daysAgo) =>
-        await changes.Move(
-            (await kits.Get(kit.Id))!,
-            to == "packed" ? KitStep.Packed : KitStep.Posted,
-            (await studios.Get())!.Today(now.AddDays(-daysAgo)),
-            now.AddDays(-daysAgo)
-        );
+    /// <summary>What is on the shelf.</summary>
+    public Task Stock() => stock.Fill(Today, colourist.DisplayName, now.AddDays(-120));
+
+    /// <summary>Some vessels of a kit are weighed; it stays on the bench.</summary>
+    public async Task Begun(Kit kit, int vessels, double daysAgo) => await stock.Weigh((await kits.Get(kit.Id))!, colourist.DisplayName, now.AddDays(-daysAgo), vessels);
+
+    public async Task Packed(Kit kit, double daysAgo) => await stock.Weigh((await kits.Get(kit.Id))!, colourist.DisplayName, now.AddDays(-daysAgo));
 
     public async Task Posted(Kit kit, double daysAgo)
     {
-        await Move(kit, "packed", daysAgo + 1);
-        await Move(kit, "posted", daysAgo);
+        await Packed(kit, daysAgo + 1);
+        var at = now.AddDays(-daysAgo);
+        await changes.Post((await kits.Get(kit.Id))!, (await studios.Get())!.Today(at), at);
     }
 
     /// <summary>Puts a test on for every line, and says how it came out.</summary>

@@ -55,7 +55,7 @@ public static class Seed
                 ]
             );
         var places = (await services.GetRequiredService<Studios>().Destinations()).ToDictionary(d => d.Name, d => d.Id);
-        await new Story(ActivatorUtilities.CreateInstance<Acts>(services, person)).Tell(
+        await new Story(ActivatorUtilities.CreateInstance<Acts>(services, person, ActivatorUtilities.CreateInstance<DemoStock>(services))).Tell(
             places["Outer Hesk"],
             places["Little Sarn"],
             places["Brannoc"],

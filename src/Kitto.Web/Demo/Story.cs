@@ -7,6 +7,7 @@ internal sealed class Story(Acts acts)
 {
     public async Task Tell(int hesk, int sarn, int brannoc, int town)
     {
+        await acts.Stock();
         var sunniva = await acts.Add("Sunniva Aldergate", 47, hesk, "Two mirrors, steady hands. Temples never want to take.");
         await acts.Reported(await acts.Signed(sunniva, "sunniva", 75), 68, 19.5, "greyShows", note: "Temples showed after three weeks.");
         await acts.Reported(await acts.Signed(sunniva, "sunniva", 40), 33, 16, "full", seen: false, note: "Much better this time. Took me half an hour.");
@@ -19,10 +20,12 @@ internal sealed class Story(Acts acts)
         await acts.Skin(open, 4.2, "clear");
         await acts.Strand(open, 1.5);
 
-        await acts.Signed(await acts.Add("Ilse Brannigan", 39, brannoc, ""), "ilse", 0, wantIn: 20);
+        var ilse = await acts.Signed(await acts.Add("Ilse Brannigan", 39, brannoc, ""), "ilse", 0, wantIn: 20);
+        await acts.Begun(ilse, 2, 0);
+        await acts.Signed(await acts.Add("Freya Tolling", 52, town, "Comes with her sister, who paints the back.", spokenOf: "she"), "freya", 0.1, wantIn: 9);
 
         var petra = await acts.Signed(await acts.Add("Petra Quill", 31, town, "Wants shine for the harbour dance."), "petra", 1, wantIn: 12);
-        await acts.Move(petra, "packed", 0.2);
+        await acts.Packed(petra, 0.2);
 
         var odile = await acts.Signed(await acts.Add("Odile Farrow", 44, hesk, "Pale highlighted lengths; keep root colour off them."), "odile", 8, wantIn: 14);
         await acts.Posted(odile, 6);

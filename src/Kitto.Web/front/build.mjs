@@ -1,5 +1,5 @@
 // Makes what the browser gets, in wwwroot/lib: styles and scripts bundled and minified, Bootstrap from its Sass with what is used, fonts cut to what is written.
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
@@ -44,6 +44,8 @@ await build({
   loader: { '.woff2': 'file' },
   assetNames: 'fonts/[name]-[hash]',
 });
-await build({ ...shared, entryPoints: ['studio', 'guide'].map(name => join(here, 'scripts', name + '.js')), format: 'esm' });
+await build({ ...shared, entryPoints: ['studio', 'guide', 'bench', 'barcodes'].map(name => join(here, 'scripts', name + '.js')), format: 'esm', external: ['/lib/*'] });
+// What reads codes where the browser itself does not: fetched only when a camera is opened.
+copyFileSync(join(web, 'node_modules', 'zxing-wasm', 'dist', 'reader', 'zxing_reader.wasm'), join(lib, 'zxing_reader.wasm'));
 // The worker stands alone: older browsers know no modules there.
 await build({ ...shared, entryPoints: [join(here, 'scripts', 'worker.js')], format: 'iife' });

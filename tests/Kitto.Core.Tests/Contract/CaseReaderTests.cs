@@ -153,7 +153,7 @@ public sealed class CaseReaderTests
             .ToList();
         Assert.Equal(Enum.GetValues<Service>(), answers.Select(a => a.Service).Distinct().Order());
         Assert.Equal(
-            (13, 1, 2),
+            (14, 1, 2),
             (answers.Count(a => a.Decision == Decision.Kit), answers.Count(a => a.Decision == Decision.Salon), answers.Count(a => a.Decision == Decision.Stop))
         );
     }

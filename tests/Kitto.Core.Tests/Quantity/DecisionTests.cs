@@ -73,7 +73,7 @@ public sealed class DecisionTests
             x =>
             {
                 MixPart[] parts = [new("5N", Share.Of(1 - x.small)), new("0R", Share.Of(x.small))];
-                var stock = Stock.Of(parts, [new Portioned("main", Grams.Of(x.take)), new Portioned("strand test", Grams.Of(1.5))], Grams.Of(x.step));
+                var stock = Stock.Of(parts, [new Portioned("main", Grams.Of(x.take)), new Portioned("strand test", Grams.Of(1.5))], Grams.Of(x.step), 1.5);
                 double total = stock.Weigh.Sum(s => s.Grams.Value);
                 Assert.Equal(total, stock.Takes.Sum(t => t.Grams.Value) + stock.Over.Value, x.step / 2);
                 Assert.All(stock.Weigh, s => Assert.True(s.Grams.Value >= 10 * x.step - x.step - 1e-9));

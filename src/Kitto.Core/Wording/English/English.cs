@@ -35,6 +35,7 @@ internal sealed partial class English : Language
             OutcomeReason r => Of(r),
             GuideLine r => Of(r),
             RunSays r => Of(r),
+            PackingReason r => Of(r),
             _ => Beside(saying),
         };
 

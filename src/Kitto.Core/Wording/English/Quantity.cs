@@ -20,7 +20,7 @@ internal sealed partial class English
             TooMuchForVessel r =>
                 $"{Room(r.Pair, r.Mix, r.Thickness, r.Holds)} That is more than {Values.MostGoes} goes: two sittings, one half of the head each, or the chair.",
             OneBlend r =>
-                $"The colour is weighed as one blend of {Each(r.Weigh)}, stirred even and divided: {Each(r.Takes)}{(r.Over.Value > 0 ? $"; {r.Over} stays over" : "")}. So no part is too small to weigh.",
+                $"The colour is weighed as one blend of {Each(r.Weigh)}, stirred even and divided: {Each(r.Takes)}; {r.Over} stays in its bowl. So no part is too small to weigh.",
             HandsLearned { Last: var last } r =>
                 $"The report: {(last.RanOut
                     ? $"{last.Sent} was sent {last.DaysAgo} days ago and ran out: at least {last.UsedGrams:0.#} g was used where a trained hand takes {last.Base}"

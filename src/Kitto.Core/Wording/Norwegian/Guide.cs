@@ -19,7 +19,7 @@ internal sealed partial class Norwegian
             DabOn r => $"Dupp den på det hvite ved {Of(r.Zones)}.",
             MixThe r => $"Bland {Bowl(r.Pair)}{(r.Use is { } use ? $": {Of(use)}" : "")}",
             EmptyBoth r =>
-                $"Tøm fargeposen og flasken merket {r.Pair} ({Of(r.Use)}) helt ut i {(r.Bowl ? "skålen" : "påføringsflasken")}: {Of(r.Colour)} og {Of(r.Developer)}.",
+                $"Tøm fargeposen og flasken merket {Marked(r.Pair)} ({Of(r.Use)}) helt ut i {(r.Bowl ? "skålen" : "påføringsflasken")}: {Of(r.Colour)} og {Of(r.Developer)}.",
             StartAtOnce r =>
                 $"Begynn med en gang: den virker i {r.WorksForMinutes:0} minutter.{(r.KeepReserve ? " La reserven være forseglet; bland den bare hvis dette ikke rekker." : "")}",
             AtZone r => Sentences.Begin(Of(r.Zone))
@@ -43,10 +43,6 @@ internal sealed partial class Norwegian
         };
 
         static string First(WorkIn r) => r.OnBand ? "på det gule båndet først" : "på det lyse hårfestet først";
-        static string Marked(string pair) =>
-            pair == Pair.Main ? "hovedparet"
-            : pair == Pair.Reserve ? "reserven"
-            : pair;
         static string Bowl(string name) =>
             name switch
             {
@@ -57,6 +53,11 @@ internal sealed partial class Norwegian
                 _ => Marked(name),
             };
     }
+
+    private static string Marked(string pair) =>
+        pair == Pair.Main ? "hovedparet"
+        : pair == Pair.Reserve ? "reserven"
+        : pair;
 
     private static string Of(Tells what) =>
         what switch

@@ -1,4 +1,5 @@
 using Kitto.Core.Clock;
+using Kitto.Core.Packing;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Wording;
@@ -9,6 +10,22 @@ internal sealed partial class Norwegian
     /// <inheritdoc/>
     public override string Label(string name) =>
         $"Profesjonell blanding bare til {name} · hudtest {Values.SkinTestHours} t før bruk · bruk hansker · ikke på bryn eller vipper · oppbevares utilgjengelig for barn";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> Label(LabelFacts facts) =>
+        [
+            Sentences.Begin(Names(facts.Vessel)),
+            $"{Of(facts.Grams)} · {string.Join(" + ", facts.Holds)} · {facts.Line}",
+            facts.Lots.Count == 0 ? "parti ………………………" : $"parti {string.Join(", ", facts.Lots)}",
+            $"fylt {Day(facts.FilledOn, weekday: false)} · brukes innen {Day(facts.UseBy, weekday: false)} {facts.UseBy.Year}",
+            $"sett {facts.Kit} til {facts.Client}",
+            Label(facts.Client),
+            $"Innhold som på produsentens pakning; spør {facts.Studio}{(facts.Phone.Length > 0 ? ", " + facts.Phone : "")}.",
+        ];
+
+    /// <inheritdoc/>
+    public override string Paper(string name) =>
+        $"{name}, guiden din ligger bak denne koden. Åpne den før du åpner noe annet: den begynner med hudtesten, {Values.SkinTestHours} timer før fargen.";
 
     /// <inheritdoc/>
     public override (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days, string? guide = null)

@@ -2,6 +2,7 @@ using System.Globalization;
 using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
+using Kitto.Core.Packing;
 using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
 using Kitto.Core.Strand;
@@ -45,6 +46,24 @@ internal sealed partial class Norwegian : Language
 
     /// <inheritdoc/>
     public override IReadOnlyList<Used>? Numbers(Reason reason) => English.Numbers(reason);
+
+    /// <inheritdoc/>
+    public override string Names(Vessel vessel) =>
+        $"{Of(vessel.Kind)}{(vessel.Pair.Length > 0 ? ", " + Marked(vessel.Pair) : "")} ({Of(vessel.Use)})";
+
+    private static string Of(VesselKind kind) =>
+        kind switch
+        {
+            VesselKind.ColourBlend => "fargeblanding",
+            VesselKind.Colour => "farge",
+            VesselKind.SkinTest => "hudtest",
+            VesselKind.StrandColour => "hårlokk, farge",
+            VesselKind.DeveloperBlend => "fremkallerblanding",
+            VesselKind.Developer => "fremkaller",
+            VesselKind.StrandDeveloper => "hårlokk, fremkaller",
+            VesselKind.Vial => "glass til hvitt hår som ikke tar farge",
+            _ => throw NoWords(kind),
+        };
 
     /// <inheritdoc/>
     public override string Term(Zone zone) => Of(zone);

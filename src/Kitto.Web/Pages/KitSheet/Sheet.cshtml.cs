@@ -6,9 +6,9 @@ using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Web.Bench;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
-using Kitto.Web.Shelves;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
@@ -19,6 +19,8 @@ namespace Kitto.Web.Pages.KitSheet;
 /// <summary>One kit: the sheet to weigh and pack by, its link, its tests, its report.</summary>
 public sealed partial class SheetModel(
     Kits kits,
+    BenchKits benches,
+    Stock stock,
     CaseBuilder cases,
     GuideLinks links,
     Reports reports,
@@ -27,7 +29,6 @@ public sealed partial class SheetModel(
     SafetyCommands commands,
     KitCommands changes,
     ClientMessageSender sender,
-    CurrentShelf shelves,
     TimeProvider clock
 ) : PageModel
 {
@@ -127,41 +128,29 @@ public sealed partial class SheetModel(
         return Page();
     }
 
-    /// <summary>Parts of a pair in the order they are weighed: smallest first, developer last (BE1).</summary>
-    /// <param name="pair">The pair.</param>
-    /// <param name="blended">Whether its colour is taken of one blend for all sachets.</param>
-    public static IEnumerable<(string What, Grams OnHead, Grams Weigh)> Bench(Pair pair, bool blended = false)
-    {
-        if (blended)
-        {
-            yield return ("of the blend", pair.ColourGrams, pair.ColourFillGrams);
-        }
+    /// <summary>What is weighed for it, and what was.</summary>
+    public KitAtBench Bench { get; private set; } = null!;
 
-        foreach (var part in pair.Parts.Where(_ => !blended).OrderBy(p => p.Grams.Value))
-        {
-            yield return (part.Shade, part.Grams, part.FillGrams);
-        }
+    /// <summary>Tubes that it was weighed from, by id.</summary>
+    public IReadOnlyDictionary<Guid, Tube> Tubes { get; private set; } = new Dictionary<Guid, Tube>();
 
-        double over = pair.DeveloperFillGrams.Value / pair.DeveloperGrams.Value;
-        foreach (var strength in pair.Strengths)
-        {
-            yield return (strength.Volume.ToString(), strength.Grams, (strength.Grams * over).Tenths());
-        }
-    }
+    /// <summary>Lots of some pours, as printed.</summary>
+    public string LotsOf(IEnumerable<Core.Packing.PackingEvent> pours) =>
+        string.Join(", ", pours.Select(p => p.Tube).OfType<Guid>().Select(Tubes.GetValueOrDefault).OfType<Tube>().Select(t => t.Number).Distinct());
 
     private DateTime Now() => clock.GetUtcNow().UtcDateTime;
 
     private async Task<bool> Load(Guid id)
     {
-        if (await kits.Get(id) is not { } kit || await kits.Frozen(kit.PrescriptionId) is not { } signed || await cases.Load(kit.ClientId) is not { } record)
+        if (await benches.Open(id) is not { } bench || await cases.Load(bench.Kit.ClientId) is not { } record)
         {
             return false;
         }
 
-        (Kit, Signed, Record) = (kit, signed, record);
-        Prescription = Json.ReadPrescription(signed.Document);
-        Shelf = await shelves.Kept(signed.ShelfHash);
-        Case = CaseReader.Kept(signed.CaseDocument);
+        var (kit, signed) = (bench.Kit, bench.Signed);
+        (Kit, Signed, Record, Bench) = (kit, signed, record, bench);
+        (Prescription, Shelf, Case) = (bench.Prescription, bench.Shelf, bench.Case);
+        Tubes = (await stock.Of(bench.Tubes)).ToDictionary(t => t.Id);
         Guide = signed.Guide is null ? null : System.Text.Json.JsonSerializer.Deserialize<Guide>(signed.Guide, Json.Options);
         Box = BoxOf();
         Verdict = (await gate.Of(kit)).Verdict;

@@ -28,4 +28,7 @@ public sealed partial class SheetModel
         await kits.CloseStopped(id);
         return Redirect($"/clients/{Kit.ClientId}");
     }
+
+    /// <summary>A sachet or bottle inside the table of its formula, whose name stands above it.</summary>
+    public static string Short(Core.Packing.Vessel vessel) => Words.Studio.Names(vessel) is var name && name.IndexOf(" (", StringComparison.Ordinal) is > 0 and var at ? name[..at] : name;
 }

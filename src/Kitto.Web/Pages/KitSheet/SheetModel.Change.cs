@@ -3,6 +3,7 @@ using Kitto.Core.Clock;
 using Kitto.Core.Safety;
 using Kitto.Core.Wording;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 
@@ -20,27 +21,45 @@ public sealed partial class SheetModel
     /// <summary>Whether packing or posting can be taken back.</summary>
     public bool MayTakeBack => Kit.Step is KitStep.Packed or KitStep.Posted && Kit.OpenedAt is null;
 
-    public async Task<IActionResult> OnPostMove(Guid id, string from, string to, int version)
+    private IActionResult? Older =>
+        ReadAgain
+            ? Refused(
+                $"The head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one."
+            )
+            : null;
+
+    /// <summary>On its way.</summary>
+    public async Task<IActionResult> OnPostMove(Guid id, int version)
     {
-        if (!await Load(id) || (from, to) is not (("signed", "packed") or ("packed", "posted")))
+        if (!await Load(id))
         {
             return NotFound();
         }
 
-        if (ReadAgain)
-        {
-            return Refused(
-                $"The head was read again after this was signed (reading {Record.Reading!.Version}, this kit is of reading {Signed.ReadingVersion}). Sign the new reading; nothing is packed or posted from the old one."
-            );
-        }
-
         // The paper in the box bears the link, or nobody finds the guide.
-        if (to == "posted" && Open.All(l => l.Address is null))
+        return Older
+            ?? (
+                Open.All(l => l.Address is null)
+                    ? Refused("There is no link to its guide that could stand on the paper in the box. Make one below, print the paper, then post it.")
+                    : await Do(version, seen => changes.Post(seen, Record.Today, Now()))
+            );
+    }
+
+    /// <summary>Weighed by the paper, not at the bench: for a reason.</summary>
+    public async Task<IActionResult> OnPostPackWithout(Guid id, string? why, int version, [FromServices] BenchCommands commands)
+    {
+        if (!await Load(id))
         {
-            return Refused("There is no link to its guide that could stand on the paper in the box. Make one below, print the paper, then post it.");
+            return NotFound();
         }
 
-        return await Do(version, seen => changes.Move(seen, to == "posted" ? KitStep.Posted : KitStep.Packed, Record.Today, Now()));
+        (Changing, Typed) = ("without", why ?? "");
+        return Older
+            ?? (
+                Typed.Trim().Length is < 3 or > 300
+                    ? Refused("Say why it was not weighed at the bench: 3 to 300 characters. It stands in the record.")
+                    : await Do(version, seen => commands.PackWithout(seen, Bench.Plan, Typed.Trim(), Bench.Weighed, Record.Today, User.Name(), Now()))
+            );
     }
 
     /// <summary>It was tapped too early: not packed, or not posted after all.</summary>

@@ -49,7 +49,9 @@ document.addEventListener('keydown', event => {
     event.preventDefault();
     $('#keys').showModal();
   }
-  const place = /^[a-z]$/.test(event.key) && $(`a[data-key=${event.key}]`);
+  // A page's own keys go before the places'.
+  const own = $('[data-own-keys]')?.dataset.ownKeys.includes(event.key);
+  const place = !own && /^[a-z]$/.test(event.key) && $(`a[data-key=${event.key}]`);
   if (place) {
     event.preventDefault();
     place.click();

@@ -1,0 +1,57 @@
+using Dapper;
+using Kitto.Core.Contract;
+using Kitto.Core.Packing;
+using Npgsql;
+
+namespace Kitto.Store;
+
+/// <summary>A kit that waits at the bench.</summary>
+public sealed record QueuedKit(Guid Id, string Client, int Number, string Service, string State, DateOnly? FillOn, DateOnly? PostOn, int Told, DateTime? LastAt, string? LastBy, bool Stopped);
+
+/// <summary>The bench's record of kits.</summary>
+public sealed class BenchRecord(Database db)
+{
+    private const string Sql =
+        "select id, kind, vessel, item, grams, tube_id, typed, of_event, factor, says, said_by, said_at from bench_event where kit_id = @kitId order by seq";
+
+    /// <summary>Everything told of a kit, in order.</summary>
+    public Task<IReadOnlyList<PackingEvent>> Of(Guid kitId) => db.On(connection => Of(connection, kitId));
+
+    /// <summary>How many lines there are of a kit: another number as soon as anything is told, whoever tells it.</summary>
+    public Task<int> Told(Guid kitId) => db.One<int>("select count(*)::int from bench_event where kit_id = @kitId", new { kitId });
+
+    internal static async Task<IReadOnlyList<PackingEvent>> Of(NpgsqlConnection connection, Guid kitId) =>
+        [.. (await connection.QueryAsync<Row>(Sql, new { kitId })).Select(r => r.Read())];
+
+    /// <summary>Kits that are to be packed, by the day they are filled; packed ones that are not posted behind them.</summary>
+    public Task<IReadOnlyList<QueuedKit>> Queue() =>
+        db.List<QueuedKit>(
+            """
+            select k.id, c.name as client, k.number, p.service, k.state, k.fill_on, k.post_on, coalesce(e.told, 0)::int as told, e.last_at, e.last_by, false as stopped
+            from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id
+            left join lateral (
+                select count(*) as told, max(said_at) as last_at, (array_agg(said_by order by seq desc))[1] as last_by from bench_event where kit_id = k.id
+            ) e on true
+            where k.state in ('signed', 'packed') order by k.state desc, k.fill_on nulls first, k.post_on nulls first, c.name
+            limit 300
+            """
+        );
+
+    private sealed record Row(
+        Guid Id,
+        string Kind,
+        string Vessel,
+        string Item,
+        decimal Grams,
+        Guid? TubeId,
+        bool Typed,
+        Guid? OfEvent,
+        double Factor,
+        string Says,
+        string SaidBy,
+        DateTime SaidAt
+    )
+    {
+        public PackingEvent Read() => new(Id, Json.Named<PackingKind>(Kind)!.Value, Vessel, Item, Grams, TubeId, Typed, OfEvent, Factor, Says, SaidBy, SaidAt);
+    }
+}

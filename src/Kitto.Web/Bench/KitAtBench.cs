@@ -1,0 +1,99 @@
+using System.Collections.Concurrent;
+using System.Text.Json;
+using Kitto.Core;
+using Kitto.Core.Contract;
+using Kitto.Core.Packing;
+using Kitto.Core.Shade;
+using Kitto.Store;
+using Kitto.Web.Shelves;
+
+namespace Kitto.Web.Bench;
+
+/// <summary>A kit with what is weighed for it and what was told of it.</summary>
+/// <param name="Kit">The kit.</param>
+/// <param name="Signed">What was signed.</param>
+/// <param name="Prescription">The prescription.</param>
+/// <param name="Case">The case it was made from.</param>
+/// <param name="Shelf">The lines it was made from.</param>
+/// <param name="Plan">What is weighed.</param>
+/// <param name="Told">What was told, in order.</param>
+/// <param name="Stand">Where it stands.</param>
+public sealed record KitAtBench(
+    Kit Kit,
+    SignedPrescription Signed,
+    Prescription Prescription,
+    Case Case,
+    Shelf Shelf,
+    PackingPlan Plan,
+    IReadOnlyList<PackingEvent> Told,
+    PackingStand Stand
+)
+{
+    /// <summary>How many lines were told of a vessel.</summary>
+    public int Seen(string vessel) => Told.Count(e => e.Vessel == vessel);
+
+    /// <summary>Tubes that something of this kit came from.</summary>
+    public IEnumerable<Guid> Tubes => Told.Select(e => e.Tube).OfType<Guid>().Distinct();
+
+    /// <summary>The tubes of a vessel: its own, and through a blend the blend's.</summary>
+    public IEnumerable<Guid> TubesOf(VesselStand vessel) =>
+        vessel
+            .Parts.SelectMany(p => p.Part.From is { } blend && Stand.Find(blend) is { } bowl ? bowl.Parts.SelectMany(b => b.Pours) : p.Pours)
+            .Select(p => p.Tube)
+            .OfType<Guid>()
+            .Distinct();
+
+    /// <summary>What was poured, held against what was prescribed.</summary>
+    public Judgement Judge() => Judgement.Of(Case, Prescription, Shelf, Stand);
+
+    /// <summary>What is kept of a stand when it is packed, and whether it goes back to a colourist first.</summary>
+    public (string Document, bool WantsYes) Weighed(PackingStand stand)
+    {
+        var judged = Judgement.Of(Case, Prescription, Shelf, stand);
+        return (JsonSerializer.Serialize(judged.Weighed, Json.Options), judged.WantsYes);
+    }
+}
+
+/// <summary>Opens kits at the bench.</summary>
+public sealed class BenchKits(Kits kits, BenchRecord record, CurrentShelf shelves)
+{
+    private readonly ConcurrentDictionary<Guid, IReadOnlyList<Need>> needs = [];
+
+    /// <summary>A kit; null where there is none of that id, or it is no kit.</summary>
+    public async Task<KitAtBench?> Open(Guid id) => await kits.Get(id) is { } kit ? await Open(kit) : null;
+
+    /// <summary>The same of a kit that was read already.</summary>
+    public async Task<KitAtBench?> Open(Kit kit)
+    {
+        if (await kits.Frozen(kit.PrescriptionId) is not { } signed)
+        {
+            return null;
+        }
+
+        var (p, c, shelf) = (Json.ReadPrescription(signed.Document), CaseReader.Kept(signed.CaseDocument), await shelves.Kept(signed.ShelfHash));
+        var plan = PackingPlan.Of(p, shelf, c.House.ScaleStep);
+        var told = await record.Of(kit.Id);
+        return new KitAtBench(kit, signed, p, c, shelf, plan, told, PackingStand.Of(plan, told));
+    }
+
+    /// <summary>What a signed kit takes as prescribed. A prescription never changes, so it is reckoned once.</summary>
+    public async Task<IReadOnlyList<Need>> Takes(Guid prescription)
+    {
+        if (!needs.TryGetValue(prescription, out var takes))
+        {
+            if (await kits.Frozen(prescription) is not { } signed)
+            {
+                return [];
+            }
+
+            var c = CaseReader.Kept(signed.CaseDocument);
+            takes = Stocks.Takes(PackingPlan.Of(Json.ReadPrescription(signed.Document), await shelves.Kept(signed.ShelfHash), c.House.ScaleStep));
+            if (needs.Count < 10_000)
+            {
+                needs[prescription] = takes;
+            }
+        }
+
+        return takes;
+    }
+}

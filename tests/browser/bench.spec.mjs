@@ -1,0 +1,154 @@
+import { accessible, expect, fits, signIn, sql, test } from './help.mjs';
+import { startScale } from './scale.mjs';
+
+const kitOf = name =>
+  sql(`select k.id from kit k join client c on c.id = k.client_id where c.name like '${name}%' order by k.number desc limit 1`);
+const facts = page => page.evaluate(() => ({ ...document.querySelector('#bench').dataset }));
+
+/** The vessel is put on the scale, and the one key says so. */
+async function place(page, scale, kind = 'put') {
+  await scale.do(kind);
+  await expect(page.locator('#scale')).toContainText('steady');
+  await page.waitForTimeout(700);
+  await page.keyboard.press(' ');
+  await expect(page.locator('#go')).toBeHidden();
+}
+
+/** Pours what the page asks for, times something; waits until the page has moved on. */
+async function pour(page, scale, times = 1) {
+  const before = await facts(page);
+  const rest = Number(before.target) - Number(before.partThere);
+  await scale.do('pour', rest * times);
+  await expect.poll(async () => (await facts(page)).at, { timeout: 15_000 }).not.toBe(before.at);
+}
+
+/** Goes on with one key until the kit is packed or something is asked. */
+async function work(page, scale, until = 'done') {
+  for (let i = 0; i < 60; i++) {
+    const now = await facts(page);
+    if (now.stage === until || now.stage === 'over') return now.stage;
+    if (now.stage === 'close') {
+      await page.keyboard.press(' ');
+      await expect.poll(async () => (await facts(page)).at).not.toBe(now.at);
+    } else {
+      await expect(page.locator('#scale')).toContainText(/steady|moving/);
+      if (await page.locator('#go').isVisible()) await place(page, scale);
+      await pour(page, scale);
+    }
+  }
+  throw new Error('the kit is never packed');
+}
+
+test('a kit of two formulas is packed with one key: every gram and lot stands in the record', async ({ page }) => {
+  test.setTimeout(180_000);
+  const scale = await startScale('--seed', '7');
+  try {
+    await signIn(page);
+    await page.keyboard.press('b');
+    await page.getByRole('link', { name: /Freya Tolling/ }).click();
+    const id = kitOf('Freya');
+    await expect(page.locator('.vessel')).toHaveCount(16);
+    await accessible(page);
+    await fits(page);
+
+    // The first part of the blend is poured a tenth over: three ways, each with its numbers.
+    await place(page, scale);
+    await pour(page, scale, 1.1);
+    await expect(page.locator('#bench')).toHaveAttribute('data-stage', 'over');
+    await expect(page.locator('.way h3')).toHaveText(['Raise the others', 'Take it as it is', 'Start this one again']);
+    await expect(page.locator('.way').first()).toContainText('g more');
+    await accessible(page);
+    await page.keyboard.press('1');
+    await expect(page.locator('#bench')).toHaveAttribute('data-stage', 'pour');
+
+    // The scale dies: what is in the bowl is known, the rest is typed.
+    const there = Number((await facts(page)).there);
+    await scale.do('dying');
+    await expect(page.locator('#scale')).toContainText('LO BAT');
+    await expect(page.locator('#scale')).toContainText('silent', { timeout: 15_000 });
+    await page.reload();
+    await expect(page.locator('.in-it')).toContainText(`${there.toFixed(1)} g`);
+    const target = Number((await facts(page)).target);
+    await page.getByLabel('The scale shows, in all').fill(String(there + target).replace('.', ','));
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect.poll(async () => (await facts(page)).vessel).toBe('0:main:colour');
+    await scale.do('charged');
+
+    expect(await work(page, scale)).toBe('done');
+    await page.keyboard.press(' ');
+    await page.waitForURL(/\/kits\//);
+    await expect(page.locator('.page-head')).toContainText('to be posted');
+
+    // In the record: no part without grams, no pour without a lot, and stock, kit and loss add up.
+    expect(sql(`select count(*) from bench_event where kit_id = '${id}' and kind = 'poured' and item <> 'blend' and tube_id is null`)).toBe('0');
+    expect(Number(sql(`select jsonb_array_length(weighed -> 'formulas') from kit where id = '${id}'`))).toBe(2);
+    const [all, left] = sql(`select sum(grams), (select sum(grams) from tube) from stock_move`).split('|');
+    expect(all).toBe(left);
+    expect(sql(`select bool_or(typed) from bench_event where kit_id = '${id}'`)).toBe('t');
+    await expect(page.locator('.weigh .write').nth(1)).toHaveText(/^[HJ]\d+/);
+  } finally {
+    scale.end();
+  }
+});
+
+test('a lot change, a wrong tube, ounces, a jump and a lost cable lose nothing', async ({ page }) => {
+  test.setTimeout(120_000);
+  const scale = await startScale('--seed', '3');
+  try {
+    await signIn(page);
+    await page.goto(`${process.env.KITTO_URL}/bench/${kitOf('Ilse')}`);
+    await scale.do('put');
+    const first = await facts(page);
+    expect(first.stage).toBe('pour');
+
+    // A code of another shade is refused by name, one of nobody too; a scanner types it and ends with Enter.
+    const other = sql(`select t.code from tube t join lot l on l.id = t.lot_id where l.item <> '${first.item}' and l.line = 'lantern-cream' limit 1`);
+    await page.getByLabel('Another tube').fill(other);
+    await page.getByRole('button', { name: 'Take it' }).click();
+    await expect(page.locator('#refused')).toContainText(`${first.item} is wanted here`);
+    await page.locator('.bench-count').click();
+    await page.keyboard.type('4006381333931', { delay: 5 });
+    await page.keyboard.press('Enter');
+    await expect(page.locator('#refused')).toContainText('Nobody has said what 4006381333931 is');
+
+    // Another unit is named and nothing is kept; so is too much weight.
+    await scale.do('unit');
+    await expect(page.locator('#scale')).toContainText('Switch it to grams');
+    await scale.do('unit');
+    await place(page, scale);
+    await scale.do('lean', 4000);
+    await expect(page.locator('#scale')).toContainText('Too much is on the scale');
+    await scale.do('put');
+    await expect(page.locator('#scale')).toContainText('steady');
+    expect((await facts(page)).at).toBe(first.at);
+
+    // Half of it, then the tube is said to be empty: what was poured is kept, and the next tube is proposed.
+    await page.reload();
+    await place(page, scale);
+    await scale.do('pour', Number(first.target) / 2);
+    await expect.poll(async () => (await facts(page)).at, { timeout: 15_000 }).not.toBe(first.at);
+    const tube = (await page.locator('.pour-from b').textContent()).trim();
+    await page.getByRole('button', { name: `${tube} is empty` }).click();
+    await expect(page.locator('.pour-from b')).not.toHaveText(tube);
+    expect(sql(`select grams from tube where code = '${tube}'`)).toBe('0.00');
+
+    // The cable is out, the tablet dies: another bench sees what is in it and goes on.
+    const half = (await facts(page)).there;
+    await scale.do('unplug');
+    await expect(page.locator('#scale')).toContainText('silent', { timeout: 10_000 });
+    const elsewhere = await page.context().newPage();
+    await elsewhere.goto(page.url());
+    expect((await facts(elsewhere)).there).toBe(half);
+    await scale.do('plug');
+    await scale.do('again');
+    await place(elsewhere, scale, 'again');
+    await pour(elsewhere, scale);
+    await expect(elsewhere.locator('#bench')).toHaveAttribute('data-stage', 'close');
+    // The first bench has seen it without being asked.
+    await expect.poll(async () => (await facts(page)).stage, { timeout: 8000 }).toBe('close');
+    const lots = sql(`select count(distinct tube_id) from bench_event where kit_id = '${kitOf('Ilse')}' and vessel = '${first.vessel}' and kind = 'poured'`);
+    expect(lots).toBe('2');
+  } finally {
+    scale.end();
+  }
+});
