@@ -14,7 +14,8 @@ public sealed record Client(
     int Version,
     string? Email = null,
     string Language = "en",
-    string SpokenOf = "name"
+    string SpokenOf = "name",
+    string Phone = ""
 )
 {
     /// <summary>Whole years on a day.</summary>
@@ -41,7 +42,7 @@ public sealed class Clients(Database db)
     public Task<Client?> Get(Guid id) =>
         db.One<Client>(
             """
-            select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version, c.email, c.language, c.spoken_of
+            select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version, c.email, c.language, c.spoken_of, c.phone
             from client c join destination d on d.id = c.destination_id
             where c.id = @id
             """,
@@ -73,8 +74,8 @@ public sealed class Clients(Database db)
     public Task Add(Client client) =>
         db.Run(
             """
-            insert into client (id, name, birth_date, destination_id, note, created_at, email, language, spoken_of)
-            values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt, @Email, @Language, @SpokenOf)
+            insert into client (id, name, birth_date, destination_id, note, created_at, email, language, spoken_of, phone)
+            values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt, @Email, @Language, @SpokenOf, @Phone)
             """,
             client
         );

@@ -22,7 +22,8 @@ public sealed record SignedPrescription(
     int? KitNumber,
     string? KitState,
     string? ShelfHash,
-    string Language
+    string Language,
+    string? Weighed
 );
 
 /// <summary>A kit that was stopped and that nobody has put away.</summary>
@@ -153,7 +154,7 @@ public sealed class Kits(Database db)
         select p.id, p.client_id, c.name as client_name, r.version as reading_version, p.decision, p.service, p.signed_at, coalesce(p.names ->> 'signedBy', who.display_name) as signed_by,
                p.case_document::text as case_document, p.document::text as document, p.guide::text as guide,
                k.id as kit_id, k.number as kit_number, k.state as kit_state, p.shelf_hash,
-               coalesce(p.names ->> 'language', 'en') as language
+               coalesce(p.names ->> 'language', 'en') as language, k.weighed::text as weighed
         from prescription p
         join client c on c.id = p.client_id
         join reading r on r.id = p.reading_id
@@ -202,6 +203,19 @@ public sealed class Kits(Database db)
             $"""
             select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.state <> 'closed' order by k.post_on nulls first, c.name
             """
+        );
+
+    /// <summary>The newest kits of clients whose next one falls due until a day, and who have none that is signed for it.</summary>
+    public Task<IReadOnlyList<(Guid KitId, Guid PrescriptionId, DateOnly DueOn)>> Due(DateOnly until, int most) =>
+        db.List<(Guid, Guid, DateOnly)>(
+            """
+            select k.id, k.prescription_id, k.due_on from kit k
+            where k.due_on <= @until and k.due_on > @until - 120 and k.state in ('posted', 'reported', 'closed') and k.cancelled_at is null
+              and not exists (select 1 from kit n where n.client_id = k.client_id and n.number > k.number)
+              and not exists (select 1 from safety_event s where s.client_id = k.client_id and s.kind = 'reaction')
+            order by k.due_on limit @most
+            """,
+            new { until, most }
         );
 
     /// <summary>Kits with any day in a span, whatever became of them; a report is due some days after colour day.</summary>

@@ -44,6 +44,16 @@ public sealed class Lines(Database db)
             }
         });
 
+    /// <summary>Takes a line off the shelf.</summary>
+    /// <exception cref="ConflictException">Someone has changed it meanwhile.</exception>
+    public async Task Remove(string id, int version)
+    {
+        if (await db.Run("delete from line where id = @id and version = @version", new { id, version }) == 0)
+        {
+            throw new ConflictException($"Someone else has changed {id} meanwhile.");
+        }
+    }
+
     /// <summary>Writes lines together. A version of 0 is a new line.</summary>
     /// <exception cref="ConflictException">Someone has changed one meanwhile; nothing was written.</exception>
     public Task Save(IEnumerable<StoredLine> lines, Guid by) =>

@@ -44,9 +44,9 @@ builder
     .AddSingleton<Runs>()
     .AddSingleton<Drafts>()
     .AddSingleton<Messages>()
-    .AddSingleton<Stock>()
+    .AddSingleton<StockRecord>()
     .AddSingleton<BenchRecord>();
-builder.Services.AddSingleton<BenchCommands>().AddSingleton<StockCommands>().AddSingleton<BenchKits>().AddSingleton<FreeStock>();
+builder.Services.AddSingleton<BenchCommands>().AddSingleton<StockCommands>().AddSingleton<BenchKits>().AddSingleton<FreeStock>().AddSingleton<ShoppingList>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
 
 // Whoever asks gets the shelf as it stands then.
@@ -122,7 +122,7 @@ bool guarded = await Database.Prepare(
     connection,
     async () =>
     {
-        await app.Services.GetRequiredService<CurrentShelf>().Open(folder);
+        await app.Services.GetRequiredService<CurrentShelf>().Open(demo ? folder : null);
         await Seed.Ensure(app.Services, demo);
     }
 );

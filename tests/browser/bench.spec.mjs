@@ -9,7 +9,6 @@ const facts = page => page.evaluate(() => ({ ...document.querySelector('#bench')
 async function place(page, scale, kind = 'put') {
   await scale.do(kind);
   await expect(page.locator('#scale')).toContainText('steady');
-  await page.waitForTimeout(700);
   await page.keyboard.press(' ');
   await expect(page.locator('#go')).toBeHidden();
 }

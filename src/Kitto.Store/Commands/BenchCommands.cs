@@ -88,7 +88,7 @@ public sealed class BenchCommands(Database db)
     /// <summary>Why this tube is not the one.</summary>
     private static async Task<string?> Wrong(NpgsqlConnection connection, PackingPlan plan, IReadOnlyList<PackingEvent> told, PackingEvent said, Guid id, DateOnly today)
     {
-        var tube = await connection.QuerySingleOrDefaultAsync<Tube>($"{Stock.TubeSql} where t.id = @id for update of t", new { id });
+        var tube = await connection.QuerySingleOrDefaultAsync<Tube>($"{StockRecord.TubeSql} where t.id = @id for update of t", new { id });
         var vessel = plan.Find(said.Vessel)!;
         string? pouredBefore = told.Any(e => e.Tube == id) ? "" : null;
         return tube is null ? "There is no such tube."

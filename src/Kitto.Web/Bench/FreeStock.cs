@@ -1,33 +1,55 @@
+using Kitto.Core.Packing;
 using Kitto.Store;
 
 namespace Kitto.Web.Bench;
 
 /// <summary>What is on the shelf that no signed kit waits for.</summary>
-public sealed class FreeStock(Stock stock, Kits kits, BenchKits bench, BenchRecord record)
+public sealed class FreeStock(StockRecord stock, Kits kits, BenchKits bench, BenchRecord record)
 {
-    /// <summary>Grams at hand by line and item, less what kits that are signed and not packed take of them. What is not counted is not in it.</summary>
+    /// <summary>While somebody types, the stock is not asked again for this long, ms: a tube is not emptied between two keys.</summary>
+    private const long Keeps = 3000;
+
+    private sealed record Seen(long At, DateOnly Today, IReadOnlyList<AtHand> There, IReadOnlyList<(Guid Client, IReadOnlyList<Need> Takes)> Waiting);
+
+    private volatile Seen? seen;
+
+    /// <summary>Grams at hand by line and item, less what kits that are signed and not packed still take of them. What is not counted is not in it.</summary>
     /// <param name="today">The studio's day.</param>
     /// <param name="but">A client whose open kits are left out of it: the one who is prescribed for.</param>
-    public async Task<Dictionary<(string Line, string Item), decimal>> Of(DateOnly today, Guid? but = null)
+    /// <param name="typing">Whether somebody types meanwhile: then what was seen a moment ago will do.</param>
+    public async Task<Dictionary<(string Line, string Item), decimal>> Of(DateOnly today, Guid? but = null, bool typing = false)
     {
-        var free = (await stock.AtHand(today)).ToDictionary(a => (a.Line, a.Item), a => a.Grams);
-        if (free.Count == 0)
+        var now = seen;
+        if (!typing || now is null || now.Today != today || Environment.TickCount64 - now.At > Keeps)
         {
-            return free;
+            now = seen = await Look(today);
         }
 
-        foreach (var kit in (await kits.Open()).Where(k => k.State == "signed" && k.ClientId != but))
+        var free = now.There.ToDictionary(a => (a.Line, a.Item), a => a.Grams);
+        foreach (var need in now.Waiting.Where(w => w.Client != but).SelectMany(w => w.Takes).Where(_ => free.Count > 0))
         {
-            // What was poured for it is out of its tube already.
-            var takes = await record.Told(kit.Id) > 0 && await bench.Open(kit) is { } begun
-                ? Core.Packing.Stocks.StillTakes(begun.Stand)
-                : await bench.Takes(kit.PrescriptionId);
-            foreach (var need in takes)
-            {
-                free[(need.Line, need.Item)] = free.GetValueOrDefault((need.Line, need.Item)) - need.Grams;
-            }
+            free[(need.Line, need.Item)] = free.GetValueOrDefault((need.Line, need.Item)) - need.Grams;
         }
 
         return free;
+    }
+
+    private async Task<Seen> Look(DateOnly today)
+    {
+        var waiting = new List<(Guid, IReadOnlyList<Need>)>();
+        foreach (var kit in (await kits.Open()).Where(k => k.State == "signed"))
+        {
+            // What was poured for it is out of its tube already.
+            waiting.Add(
+                (
+                    kit.ClientId,
+                    await record.Told(kit.Id) > 0 && await bench.Open(kit) is { } begun
+                        ? StockNeeds.StillTakes(begun.Stand)
+                        : await bench.Takes(kit.PrescriptionId)
+                )
+            );
+        }
+
+        return new Seen(Environment.TickCount64, today, await stock.AtHand(today), waiting);
     }
 }

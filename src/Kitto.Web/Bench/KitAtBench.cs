@@ -46,6 +46,13 @@ public sealed record KitAtBench(
     /// <summary>What was poured, held against what was prescribed.</summary>
     public Judgement Judge() => Judgement.Of(Case, Prescription, Shelf, Stand);
 
+    /// <summary>What was signed, with the grams that were really weighed, where the bench weighed it.</summary>
+    public static Prescription AsWeighed(SignedPrescription signed) =>
+        Core.Packing.AsWeighed.Of(
+            Json.ReadPrescription(signed.Document),
+            signed.Weighed is null ? null : JsonSerializer.Deserialize<WeighedKit>(signed.Weighed, Json.Options)
+        );
+
     /// <summary>What is kept of a stand when it is packed, and whether it goes back to a colourist first.</summary>
     public (string Document, bool WantsYes) Weighed(PackingStand stand)
     {
@@ -87,7 +94,7 @@ public sealed class BenchKits(Kits kits, BenchRecord record, CurrentShelf shelve
             }
 
             var c = CaseReader.Kept(signed.CaseDocument);
-            takes = Stocks.Takes(PackingPlan.Of(Json.ReadPrescription(signed.Document), await shelves.Kept(signed.ShelfHash), c.House.ScaleStep));
+            takes = StockNeeds.Takes(PackingPlan.Of(Json.ReadPrescription(signed.Document), await shelves.Kept(signed.ShelfHash), c.House.ScaleStep));
             if (needs.Count < 10_000)
             {
                 needs[prescription] = takes;

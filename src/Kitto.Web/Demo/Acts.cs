@@ -47,7 +47,8 @@ internal sealed class Acts(
                 1,
                 name.Length % 4 == 0 ? null : name.Split(' ')[0].ToLowerInvariant() + "@example.org",
                 language,
-                spokenOf
+                spokenOf,
+                name.Length % 5 == 0 ? "" : $"+44 1632 960{name.Length * 31 % 900 + 100}"
             )
         );
         return id;

@@ -8,7 +8,7 @@ using Kitto.Web.Shelves;
 namespace Kitto.Web.Demo;
 
 /// <summary>The demo's tubes and bottles, and its kits weighed out of them by the same ways as the bench takes. Lots and prices are invented.</summary>
-internal sealed class DemoStock(StockCommands changes, BenchCommands bench, BenchKits kits, Stock stock, Studios studios, CurrentShelf shelves)
+internal sealed class DemoStock(StockCommands changes, BenchCommands bench, BenchKits kits, StockRecord stock, Studios studios, CurrentShelf shelves)
 {
     /// <summary>Takes in two lots of what is mixed most, one of the rest; of a few shades hardly anything.</summary>
     public async Task Fill(DateOnly today, string by, DateTime at)

@@ -6,6 +6,7 @@ using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Wording;
 using Kitto.Store;
+using Kitto.Web.Bench;
 using Kitto.Web.Shelves;
 using Microsoft.Extensions.Localization;
 
@@ -92,7 +93,7 @@ public sealed class GuideAccess(
 
         var signed = (await kits.Frozen(kit.PrescriptionId))!;
         var shelf = await shelves.Kept(signed.ShelfHash);
-        var (prescription, read) = (Json.ReadPrescription(signed.Document), CaseReader.Kept(signed.CaseDocument));
+        var (prescription, read) = (KitAtBench.AsWeighed(signed), CaseReader.Kept(signed.CaseDocument));
         var guide = JsonSerializer.Deserialize<Guide>(signed.Guide!, Json.Options)!;
         if (kit.AgreedMinutes is { } minutes)
         {

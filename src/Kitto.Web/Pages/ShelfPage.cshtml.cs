@@ -45,6 +45,13 @@ public sealed class ShelfPageModel(CurrentShelf keeper) : PageModel
         );
     }
 
+    /// <summary>The invented lines, to try things with; a shelf that has any is left alone.</summary>
+    public async Task<IActionResult> OnPostInvented()
+    {
+        await keeper.Open(Path.Combine(AppContext.BaseDirectory, "data", "catalogue"));
+        return RedirectToPage(new { said = "The invented lines are on the shelf. Each can be changed, and taken off again." });
+    }
+
     /// <summary>A line/1 document or a CSV of shades.</summary>
     public async Task<IActionResult> OnPostImport(IFormFile? file)
     {

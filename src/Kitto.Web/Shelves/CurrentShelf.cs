@@ -24,11 +24,24 @@ public sealed class CurrentShelf(Lines lines)
     /// <summary>The shelf.</summary>
     public Shelf Now => Read.Shelf;
 
-    /// <summary>Reads it; an empty one is filled from the open files of the catalogue first.</summary>
-    public async Task Open(string folder)
+    /// <summary>Reads it.</summary>
+    /// <param name="invented">Folder of the invented lines, which an empty shelf is filled with first; null: it stays empty.</param>
+    public async Task Open(string? invented)
     {
-        var files = Directory.EnumerateFiles(folder, "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)));
-        await lines.Fill(CatalogueReader.Read(files).Lines.Select(l => (l.Id, CatalogueReader.Write(l))));
+        if (invented is not null)
+        {
+            var files = Directory.EnumerateFiles(invented, "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)));
+            await lines.Fill(CatalogueReader.Read(files).Lines.Select(l => (l.Id, CatalogueReader.Write(l))));
+        }
+
+        await Refresh();
+    }
+
+    /// <summary>Takes a line off the shelf. What was signed carries its own copy of it.</summary>
+    /// <exception cref="ConflictException">Someone has changed it meanwhile.</exception>
+    public async Task Remove(string id, int version)
+    {
+        await lines.Remove(id, version);
         await Refresh();
     }
 

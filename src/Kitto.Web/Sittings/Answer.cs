@@ -81,8 +81,11 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
 
     public Line? Line => Prescription?.Formulas.Count > 0 ? Shelf.Find(Prescription.Formulas[0].Line) : null;
 
+    /// <summary>Shades and strengths of this answer that the shelf has less of than it takes.</summary>
+    public IReadOnlyList<Because> Ends { get; init; } = [];
+
     /// <summary>What asks for her attention before anything else is read.</summary>
-    public IReadOnlyList<Because> Attention => [.. (Prescription?.Because ?? []).Where(b => b.About == Topic.Attention)];
+    public IReadOnlyList<Because> Attention => [.. Ends, .. (Prescription?.Because ?? []).Where(b => b.About == Topic.Attention)];
 
     /// <summary>What she has said yes to in so many words, by what it is about.</summary>
     public IReadOnlyList<string> Confirmed { get; init; } = [];

@@ -3,6 +3,7 @@ using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Store;
+using Kitto.Web.Bench;
 
 namespace Kitto.Web.Sittings;
 
@@ -88,7 +89,7 @@ public sealed record ClientRecord(
     [
         .. from o in Outcomes
         from p in Prescriptions.Where(p => p.KitId == o.KitId)
-        let prescribed = Json.ReadPrescription(p.Document)
+        let prescribed = KitAtBench.AsWeighed(p)
         where prescribed.Quantity is not null
         select new Reported(p, prescribed, o),
     ];

@@ -11,7 +11,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Bench;
 
 /// <summary>The labels of a kit, one a sachet or bottle, and the paper in its box.</summary>
-public sealed class LabelsModel(BenchKits bench, Stock stock, Studios studios, GuideLinks links, TimeProvider clock) : PageModel
+public sealed class LabelsModel(BenchKits bench, StockRecord stock, Studios studios, GuideLinks links, TimeProvider clock) : PageModel
 {
     public KitAtBench At { get; private set; } = null!;
 

@@ -11,6 +11,7 @@ public sealed class ClientInput
     public int DestinationId { get; set; }
     public string? Note { get; set; }
     public string? Email { get; set; }
+    public string? Phone { get; set; }
     public string Language { get; set; } = "en";
     public string SpokenOf { get; set; } = Pronouns.Choices[0];
     public int Version { get; set; }
@@ -54,6 +55,12 @@ public sealed class ClientInput
             Errors["Email"] = AddressRange;
         }
 
+        string phone = (Phone ?? "").Trim();
+        if (!Studio.IsPhone(phone))
+        {
+            Errors["Phone"] = SetupModel.PhoneRange;
+        }
+
         if (Core.Wording.Language.All.All(l => l.Tag != Language))
         {
             Errors["Language"] = $"One of {string.Join(", ", Core.Wording.Language.All.Select(l => l.Name))}.";
@@ -71,6 +78,6 @@ public sealed class ClientInput
 
         return Errors.Count > 0
             ? null
-            : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version, email.Length == 0 ? null : email, Language, SpokenOf);
+            : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version, email.Length == 0 ? null : email, Language, SpokenOf, phone);
     }
 }

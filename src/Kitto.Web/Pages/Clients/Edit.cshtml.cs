@@ -31,6 +31,7 @@ public sealed class EditModel(Store.Clients clients, SittingCommands commands, S
             DestinationId = client.DestinationId,
             Note = client.Note,
             Email = client.Email,
+            Phone = client.Phone,
             Language = client.Language,
             SpokenOf = client.SpokenOf,
             Version = client.Version,

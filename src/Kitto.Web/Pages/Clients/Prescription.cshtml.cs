@@ -4,6 +4,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Web.Bench;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
 using Kitto.Web.Sittings;
@@ -23,6 +24,7 @@ public sealed partial class PrescriptionModel(
     GuideLinks links,
     Kits kits,
     ClientMessageSender sender,
+    FreeStock stock,
     TimeProvider clock
 ) : PageModel
 {
@@ -99,6 +101,7 @@ public sealed partial class PrescriptionModel(
         var sitting = asked.Length == 0 ? await Sitting.Of(record, drafts, User.Id()) : Sitting.Begun(record) with { Mix = asked };
         (Values, Mix, Note, Drafted) = (sitting.Values, sitting.Mix, sitting.Note, sitting.Drafted);
         Work();
+        await LookAtStock();
         return Page();
     }
 
@@ -122,6 +125,7 @@ public sealed partial class PrescriptionModel(
                 ? drafts.Save(id, User.Id(), BegunFrom, Values.ToJson().ToJsonString(Json.Options), Mix, clock.GetUtcNow().UtcDateTime)
                 : Task.CompletedTask;
         Work();
+        await LookAtStock();
         await kept;
         return Partial("_Consequence", this);
     }

@@ -20,7 +20,7 @@ namespace Kitto.Web.Pages.KitSheet;
 public sealed partial class SheetModel(
     Kits kits,
     BenchKits benches,
-    Stock stock,
+    StockRecord stock,
     CaseBuilder cases,
     GuideLinks links,
     Reports reports,

@@ -9,7 +9,7 @@ namespace Kitto.Core.Packing;
 public sealed record Need(string Line, string Item, decimal Grams);
 
 /// <summary>What kits take out of tubes and bottles.</summary>
-public static class Stocks
+public static class StockNeeds
 {
     /// <summary>What a kit takes as prescribed, overfill and tests included.</summary>
     public static IReadOnlyList<Need> Takes(PackingPlan plan) => Sum(plan.Vessels.SelectMany(v => v.Parts.Where(p => p.From is null).Select(p => (v.Line, p.Item, p.Target(1)))));

@@ -90,7 +90,7 @@ public sealed record LotUse(
 );
 
 /// <summary>Lots, tubes and what became of them.</summary>
-public sealed class Stock(Database db)
+public sealed class StockRecord(Database db)
 {
     internal const string TubeSql = """
         select t.id, t.code, t.lot_id, l.line, l.item, l.number, l.expires_on, l.pack_grams, l.price, t.opened_on, t.grams, t.ended_at, l.recalled_at, l.recalled_why
