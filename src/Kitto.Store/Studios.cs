@@ -2,6 +2,7 @@ using System.Text.Json;
 using Dapper;
 using Kitto.Core;
 using Kitto.Core.Contract;
+using Kitto.Core.Ledger;
 using Kitto.Core.Shade;
 
 namespace Kitto.Store;
@@ -20,7 +21,8 @@ public sealed record Studio(
     string Lines,
     string Phone = "",
     string AlarmEmail = "",
-    string Scale = "{}"
+    string Scale = "{}",
+    string Prices = "{}"
 )
 {
     /// <summary>Longest telephone number, characters.</summary>
@@ -61,6 +63,9 @@ public sealed record Studio(
             Lines = JsonSerializer.Serialize(lines.ToDictionary(l => Json.Name(l.Key), l => l.Value)),
         };
 
+    /// <summary>What the house reckons a kit at.</summary>
+    public Prices Reckons() => JsonSerializer.Deserialize<Prices>(Prices, JsonSerializerOptions.Web) ?? new Prices();
+
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today(DateTimeOffset now) => Today(now.UtcDateTime);
 
@@ -81,7 +86,7 @@ public sealed record Studio(
 }
 
 /// <summary>Where kits are posted to, and when post leaves.</summary>
-public sealed record Destination(int Id, string Name, string PostDays, int TransitDays)
+public sealed record Destination(int Id, string Name, string PostDays, int TransitDays, decimal? Postage = null)
 {
     /// <summary>The days post leaves.</summary>
     public IReadOnlyList<DayOfWeek> Days() => [.. PostDays.Split(',').Select(Enum.Parse<DayOfWeek>)];
@@ -96,7 +101,7 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices
             from studio where id = 1
             """
         );
@@ -112,7 +117,7 @@ public sealed class Studios(Database db)
                 await connection.ExecuteAsync(
                     """
                     update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
-                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, version = version + 1
+                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, prices = @Prices::jsonb, version = version + 1
                     where id = 1 and version = @Version
                     """,
                     studio
@@ -146,7 +151,7 @@ public sealed class Studios(Database db)
     public Task<IReadOnlyList<Destination>> Destinations() =>
         db.List<Destination>(
             """
-            select id, name, post_days, transit_days from destination order by name
+            select id, name, post_days, transit_days, postage from destination order by name
             """
         );
 
@@ -167,6 +172,9 @@ public sealed class Studios(Database db)
                     }
                 )
         );
+
+    /// <summary>What the post to a place costs; null: not known.</summary>
+    public Task<int> SavePostage(int id, decimal? postage) => db.Run("update destination set postage = @postage where id = @id", new { id, postage });
 
     /// <summary>Adds a place.</summary>
     /// <exception cref="ConflictException">The name is taken.</exception>

@@ -45,7 +45,8 @@ builder
     .AddSingleton<Drafts>()
     .AddSingleton<Messages>()
     .AddSingleton<StockRecord>()
-    .AddSingleton<BenchRecord>();
+    .AddSingleton<BenchRecord>()
+    .AddSingleton<LedgerRecord>();
 builder.Services.AddSingleton<BenchCommands>().AddSingleton<StockCommands>().AddSingleton<BenchKits>().AddSingleton<FreeStock>().AddSingleton<ShoppingList>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
 

@@ -31,6 +31,9 @@ public enum ClientMessage
 
     /// <summary>The kit was called off.</summary>
     CalledOff,
+
+    /// <summary>The maker has called something back that is in the kit (BE9).</summary>
+    LotRecalled,
 }
 
 /// <summary>How far a client is with the tests of a kit.</summary>

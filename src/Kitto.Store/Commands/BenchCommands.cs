@@ -178,13 +178,12 @@ public sealed class BenchCommands(Database db)
     /// <param name="seen">The kit as it was seen.</param>
     /// <param name="plan">What is weighed for it.</param>
     /// <param name="told">How many lines were seen.</param>
-    /// <param name="weighed">What was really weighed, as a document.</param>
-    /// <param name="wantsYes">Whether what differs goes back to the colourist first.</param>
+    /// <param name="packed">What was really weighed.</param>
     /// <param name="today">The studio's day.</param>
     /// <param name="by">Who.</param>
     /// <param name="at">Now, UTC.</param>
     /// <exception cref="ConflictException">It is not where the person saw it, something is missing, or a stop holds.</exception>
-    public Task Pack(Kit seen, PackingPlan plan, int told, string weighed, bool wantsYes, DateOnly today, string by, DateTime at) =>
+    public Task Pack(Kit seen, PackingPlan plan, int told, PackedKit packed, DateOnly today, string by, DateTime at) =>
         db.Together(async connection =>
         {
             var held = await Held.Of(connection, seen.ClientId);
@@ -200,24 +199,24 @@ public sealed class BenchCommands(Database db)
                 throw new ConflictException($"{Sentences.Begin(Language.English.Names(open.Vessel))} is not {(open.Filled ? "labelled" : "weighed")} yet, and no reason says why not.");
             }
 
-            if (wantsYes && stand.Agreed is null)
+            if (packed.WantsYes && stand.Agreed is null)
             {
                 throw new ConflictException("What was poured differs from the prescription: a colourist says yes to it first.");
             }
 
-            await Pack(held, seen, stand, weighed, today, by, at);
+            await Pack(held, seen, stand, packed, today, by, at);
         });
 
     /// <summary>Packs a kit that was weighed elsewhere, by the paper: what is not done at the bench is excused, for one reason.</summary>
     /// <param name="seen">The kit as it was seen.</param>
     /// <param name="plan">What is weighed for it.</param>
     /// <param name="why">Why it was not weighed at the bench, 3 to 300 characters.</param>
-    /// <param name="weigh">What it comes to, as a document, and whether that goes back to a colourist first.</param>
+    /// <param name="weigh">What it comes to.</param>
     /// <param name="today">The studio's day.</param>
     /// <param name="by">Who.</param>
     /// <param name="at">Now, UTC.</param>
     /// <exception cref="ConflictException">It is not where the person saw it, or a stop holds.</exception>
-    public Task PackWithout(Kit seen, PackingPlan plan, string why, Func<PackingStand, (string Weighed, bool WantsYes)> weigh, DateOnly today, string by, DateTime at) =>
+    public Task PackWithout(Kit seen, PackingPlan plan, string why, Func<PackingStand, PackedKit> weigh, DateOnly today, string by, DateTime at) =>
         db.Together(async connection =>
         {
             var held = await Held.Of(connection, seen.ClientId);
@@ -235,16 +234,16 @@ public sealed class BenchCommands(Database db)
             }
 
             var stand = PackingStand.Of(plan, events);
-            var (weighed, wantsYes) = weigh(stand);
-            if (wantsYes && stand.Agreed is null)
+            var packed = weigh(stand);
+            if (packed.WantsYes && stand.Agreed is null)
             {
                 throw new ConflictException("What was poured differs from the prescription: a colourist says yes to it at the bench first.");
             }
 
-            await Pack(held, seen, stand, weighed, today, by, at);
+            await Pack(held, seen, stand, packed, today, by, at);
         });
 
-    private static async Task Pack(Held held, Kit seen, PackingStand stand, string weighed, DateOnly today, string by, DateTime at)
+    private static async Task Pack(Held held, Kit seen, PackingStand stand, PackedKit packed, DateOnly today, string by, DateTime at)
     {
         await KitCommands.Move(held, seen, KitStep.Packed, today, at);
         // Packed once more after it was taken back, only what is left beyond that is written off.
@@ -261,6 +260,7 @@ public sealed class BenchCommands(Database db)
             await Move(held.Connection, tube, "writtenOff", -grams, seen.Id, left, by, at, today);
         }
 
-        await held.Execute("update kit set weighed = @weighed::jsonb where id = @Id", new { weighed, seen.Id });
+        await held.Execute("update kit set weighed = @Weighed::jsonb where id = @Id", new { packed.Weighed, seen.Id });
+        await KitBooking.Book(held.Connection, seen, packed, today);
     }
 }

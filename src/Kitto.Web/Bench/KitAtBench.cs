@@ -5,6 +5,7 @@ using Kitto.Core.Contract;
 using Kitto.Core.Packing;
 using Kitto.Core.Shade;
 using Kitto.Store;
+using Kitto.Store.Commands;
 using Kitto.Web.Shelves;
 
 namespace Kitto.Web.Bench;
@@ -53,11 +54,25 @@ public sealed record KitAtBench(
             signed.Weighed is null ? null : JsonSerializer.Deserialize<WeighedKit>(signed.Weighed, Json.Options)
         );
 
-    /// <summary>What is kept of a stand when it is packed, and whether it goes back to a colourist first.</summary>
-    public (string Document, bool WantsYes) Weighed(PackingStand stand)
+    /// <summary>What is kept of a stand when it is packed.</summary>
+    public PackedKit Packed(PackingStand stand)
     {
         var judged = Judgement.Of(Case, Prescription, Shelf, stand);
-        return (JsonSerializer.Serialize(judged.Weighed, Json.Options), judged.WantsYes);
+        var q = Prescription.Quantity!;
+        return new PackedKit(
+            JsonSerializer.Serialize(judged.Weighed, Json.Options),
+            judged.WantsYes,
+            (decimal)Math.Round(judged.Weighed.Sent.Value, 2),
+            stand.Vessels.Count(v => v.Vessel.Sent),
+            Signed.Service,
+            1 - judged.RunsOut.Value,
+            q.UseLowGrams.Value,
+            q.UseGrams.Value,
+            q.UseHighGrams.Value,
+            q.ResidueGrams.Value,
+            Prescription.Forecast.DeltaE,
+            Prescription.Clock?.PaintMinutes.Value ?? 0
+        );
     }
 }
 

@@ -15,6 +15,8 @@ internal sealed partial class English
                 $"Nobody said so, but I take it that {Taken(r.Path)}; otherwise {(r.ByGrams ? $"the grams would move by {r.GramsShare * 100:0} %" : $"the colour would move by {r.DeltaE:0.0}")}.",
             NotTaken r => Of(r.For),
             PackingRefused r => Of(r.Refusal),
+            TruthName r => Of(r),
+            TruthSays r => Of(r),
             GramsOutOfRange r => Of(r),
             NotEnoughAtHand r => $"{r.Wants} more of {r.Item} is wanted, and {r.There} is at hand.",
             TooMuchForPair r => $"The pair would be {r.Mix}, and its bowl or bottle takes {r.Most}.",

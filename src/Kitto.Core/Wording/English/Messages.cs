@@ -47,6 +47,10 @@ internal sealed partial class English
                 "Your colour day has moved",
                 $"It is on {Day(days.ColourOn!.Value)} now{(days.SkinOn is { } skin ? $", and the skin test on {Day(skin)}" : "")}. Your guide and your calendar show the new days."
             ),
+            ClientMessage.LotRecalled => (
+                "Do not use your kit",
+                "The maker has called back something that is in it. Open nothing, mix nothing; put it where nobody uses it. If colour is on your hair now, rinse it off. If you have used it and anything feels wrong, say so in your guide or call us at once."
+            ),
             ClientMessage.CalledOff => (
                 "Your kit has been called off",
                 "Do not use it, also where a part of it is with you already. If colour is on your hair now, rinse it off. We will speak about what comes next."

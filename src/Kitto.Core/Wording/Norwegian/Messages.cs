@@ -64,6 +64,10 @@ internal sealed partial class Norwegian
                 "Fargedagen din er flyttet",
                 $"Den er nå {Day(days.ColourOn!.Value)}{(days.SkinOn is { } skin ? $", og hudtesten {Day(skin)}" : "")}. Guiden og kalenderen din viser de nye dagene."
             ),
+            ClientMessage.LotRecalled => (
+                "Ikke bruk settet ditt",
+                "Produsenten har trukket tilbake noe som er i det. Ikke åpne og ikke bland noe; legg det der ingen bruker det. Er det farge i håret ditt nå, så skyll den ut. Har du brukt det og noe kjennes galt, så si fra i guiden din eller ring oss med en gang."
+            ),
             ClientMessage.CalledOff => (
                 "Settet ditt er avlyst",
                 "Ikke bruk det, heller ikke om noe av det alt er hos deg. Er det farge i håret ditt nå, så skyll den ut. Vi snakkes om hva som skjer videre."

@@ -158,8 +158,7 @@ public sealed partial class PackModel(BenchKits bench, BenchCommands commands, S
 
         try
         {
-            var (weighed, wantsYes) = At.Weighed(At.Stand);
-            await commands.Pack(At.Kit with { Version = version }, At.Plan, told, weighed, wantsYes, Today, User.Name(), Now);
+            await commands.Pack(At.Kit with { Version = version }, At.Plan, told, At.Packed(At.Stand), Today, User.Name(), Now);
             return Redirect($"/kits/{id}");
         }
         catch (ConflictException conflict)

@@ -58,7 +58,7 @@ public sealed partial class SheetModel
             ?? (
                 Typed.Trim().Length is < 3 or > 300
                     ? Refused("Say why it was not weighed at the bench: 3 to 300 characters. It stands in the record.")
-                    : await Do(version, seen => commands.PackWithout(seen, Bench.Plan, Typed.Trim(), Bench.Weighed, Record.Today, User.Name(), Now()))
+                    : await Do(version, seen => commands.PackWithout(seen, Bench.Plan, Typed.Trim(), Bench.Packed, Record.Today, User.Name(), Now()))
             );
     }
 
