@@ -201,12 +201,16 @@ public sealed class AnswersTests(Studio studio) : IClassFixture<Studio>
         await colourist.Send("#sitting", "?handler=Keep", ("zones.crown.greyPercent", "70"));
         await colourist.Open(kit);
         Assert.Contains("The head was read again since", colourist.Text, StringComparison.Ordinal);
-        await colourist.Send("form[action*=Move]");
+        await colourist.Send("form[action*=PackWithout]", ("why", "by the paper"));
+        Assert.Contains("Sign the new reading", colourist.Text, StringComparison.Ordinal);
+        await colourist.Open("/bench/" + kit[6..]);
+        Assert.Contains("The head was read again", colourist.Text, StringComparison.Ordinal);
+        Assert.Empty(colourist.FindAll("#pour-form"));
         Assert.Equal("signed", (await studio.Kits.Get(Guid.Parse(kit[6..])))!.State);
         await colourist.Open($"/clients/{id}/prescription");
         await colourist.Send("#sitting", "?handler=Sign", ("confirmed", "true"));
         Assert.Equal("closed", (await studio.Kits.Get(Guid.Parse(kit[6..])))!.State);
-        await colourist.Send("form[action*=Move]");
+        await colourist.Send("form[action*=PackWithout]", ("why", "by the paper"));
         Assert.Equal("packed", (await studio.Kits.Get(Guid.Parse(colourist.Address.Split('?')[0][6..])))!.State);
         // A stop that is only kept, not signed, stops what is out.
         await colourist.Open($"/clients/{id}/prescription");

@@ -33,7 +33,7 @@ public sealed class KitChangeTests(Studio studio) : IClassFixture<Studio>
         await colourist.Send("form[action*=TakeBack]");
         var back = (await studio.Kits.Get(kit.Id))!;
         Assert.Equal((KitStep.Signed, null, null), (back.Step, back.PackedAt, back.PostedAt));
-        await colourist.Send("form[action*=Move]");
+        await colourist.Send("form[action*=PackWithout]", ("why", "weighed by the paper"));
         await colourist.Send("form[action*=Move]");
         await new Visitor(studio).Open(await studio.LinkTo(kit));
         await colourist.Open($"/kits/{kit.Id}");

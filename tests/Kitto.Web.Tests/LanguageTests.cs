@@ -23,7 +23,7 @@ public sealed partial class LanguageTests(Studio studio) : IClassFixture<Studio>
         await colourist.Answer();
         await colourist.Open(sitting);
         await colourist.Send("#sitting", "?handler=Sign", [.. Visitor.OrdinaryHead]);
-        await colourist.Send("form[action*=Move]");
+        await colourist.Send("form[action*=PackWithout]", ("why", "weighed by the paper"));
         await colourist.Send("form[action*=Move]");
         var kit = (await studio.Kits.Get(Guid.Parse(colourist.Address[6..])))!;
         return (kit, await new Visitor(studio).Open(await studio.LinkTo(kit)));

@@ -9,10 +9,9 @@ internal static class OwnKit
             .ConvertTime(studio.Clock.GetUtcNow().AddHours(-hoursAgo), TimeZoneInfo.FindSystemTimeZoneById("Europe/London"))
             .ToString("yyyy-MM-ddTHH:mm");
 
-    /// <summary>A kit of our own, signed, packed and posted, so that tests do not meet each other.</summary>
-    public static async Task<(Store.Kit Kit, Visitor Client, Visitor Colourist)> FreshKit(this Studio studio, string name)
+    /// <summary>A kit of our own, signed, so that tests do not meet each other; its sheet is open.</summary>
+    public static async Task<Store.Kit> Signed(this Studio studio, Visitor colourist, string name)
     {
-        var colourist = await Visitor.SignedIn(studio);
         await colourist.Open("/clients/new");
         await colourist.Send("main form", ("Name", name), ("BirthDate", "1980-01-01"));
         string sitting = colourist.Address;
@@ -21,7 +20,15 @@ internal static class OwnKit
         await colourist.Open(sitting);
         await colourist.Send("#sitting", "?handler=Sign", [.. Visitor.OrdinaryHead]);
         Assert.StartsWith("/kits/", colourist.Address, StringComparison.Ordinal);
-        await colourist.Send("form[action*=Move]");
+        return (await studio.Kits.Get(Guid.Parse(colourist.Address[6..])))!;
+    }
+
+    /// <summary>The same, packed and posted, with its client at the guide.</summary>
+    public static async Task<(Store.Kit Kit, Visitor Client, Visitor Colourist)> FreshKit(this Studio studio, string name)
+    {
+        var colourist = await Visitor.SignedIn(studio);
+        await studio.Signed(colourist, name);
+        await colourist.Send("form[action*=PackWithout]", ("why", "weighed by the paper"));
         await colourist.Send("form[action*=Move]");
         var kit = (await studio.Kits.Get(Guid.Parse(colourist.Address[6..])))!;
         Assert.Equal("posted", kit.State);

@@ -186,9 +186,10 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
     {
         var kit = await studio.KitOf("Ilse");
         var today = DateOnly.FromDateTime(Now);
-        await studio.Change.Move(kit, KitStep.Packed, today, Now);
-        await Assert.ThrowsAsync<ConflictException>(() => studio.Change.Move(kit, KitStep.Packed, today, Now));
-        await Assert.ThrowsAsync<ConflictException>(() => studio.Change.Move(kit, KitStep.Posted, today, Now));
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Change.Post(kit, today, Now));
+        await studio.PackedByPaper(kit);
+        await Assert.ThrowsAsync<ConflictException>(() => studio.PackedByPaper(kit));
+        await Assert.ThrowsAsync<ConflictException>(() => studio.Change.Post(kit, today, Now));
         var seen = (await studio.Kits.Get(kit.Id))!;
         Assert.Equal(("packed", kit.Version + 1), (seen.State, seen.Version));
         Assert.NotNull(seen.PackedAt);

@@ -5,6 +5,7 @@ using AngleSharp.Html.Parser;
 using Dapper;
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Web.Bench;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
@@ -131,6 +132,19 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
             """,
             new { by = TimeSpan.FromHours(hours), kit.Id }
         );
+    }
+
+    public BenchCommands Bench => Services.GetRequiredService<BenchCommands>();
+
+    public BenchKits AtBench => Services.GetRequiredService<BenchKits>();
+
+    public StockRecord Stock => Services.GetRequiredService<StockRecord>();
+
+    /// <summary>Packs a kit that was weighed by the paper.</summary>
+    public async Task PackedByPaper(Kit kit)
+    {
+        var at = (await AtBench.Open(kit))!;
+        await Bench.PackWithout(kit, at.Plan, "weighed by the paper", at.Packed, DateOnly.FromDateTime(DateTime.UtcNow), "Tove Marlin", DateTime.UtcNow);
     }
 
     /// <summary>An address of her guide.</summary>

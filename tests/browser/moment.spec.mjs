@@ -145,7 +145,9 @@ for (const [name, view] of [
     await expect(page.locator('.weigh').first()).toBeVisible();
     await page.emulateMedia({ media: 'screen' });
 
-    await page.getByRole('button', { name: 'Packed' }).click();
+    await page.getByText('Change this kit').click();
+    await page.getByLabel('Packed without the bench, because').fill('weighed by the paper');
+    await page.getByRole('button', { name: 'It is packed' }).click();
     await page.getByRole('button', { name: 'Posted' }).click();
     await expect(page.locator('.lead-in')).toContainText('with the client');
     const link = await page.getByLabel('Link to the guide').first().inputValue();

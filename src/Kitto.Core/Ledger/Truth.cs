@@ -72,7 +72,7 @@ public static class Truth
                 came,
                 reckoned,
                 unit,
-                Wording.Language.English.Says(new TruthSays(about, found, came?.Count ?? 0, Fewest))
+                Wording.Language.English.Says(new TruthSays(about, found, (int)Math.Min(int.MaxValue, came?.Count ?? 0), Fewest))
             );
         }
 

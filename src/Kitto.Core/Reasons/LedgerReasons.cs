@@ -25,4 +25,4 @@ internal enum Finding
 internal sealed record TruthName(TruthAbout About) : Saying;
 
 /// <summary>What to change.</summary>
-internal sealed record TruthSays(TruthAbout About, Finding Finding, long Count, int Fewest) : Saying;
+internal sealed record TruthSays(TruthAbout About, Finding Finding, int Count, int Fewest) : Saying;

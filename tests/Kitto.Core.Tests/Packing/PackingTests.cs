@@ -50,7 +50,7 @@ public sealed class PackingTests
                 Assert.Equal(p.Formulas.Select(f => f.Line).Distinct().Count(), plan.Vessels.Count(v => v.Kind == VesselKind.SkinTest));
                 Assert.Equal(p.Tests.PreSoftenGrams.Value > 0, plan.Vessels.Any(v => v.Kind == VesselKind.Vial));
             },
-            iter: 200
+            iter: 60
         );
 
     [Fact]
@@ -65,7 +65,7 @@ public sealed class PackingTests
                     Assert.All(vessels.Where(v => v.Parts.Any(x => x.From is not null)), v => Assert.True(vessels.First(b => b.IsBlend).Sent is false));
                 }
             },
-            iter: 200
+            iter: 60
         );
 
     /// <summary>A hand that pours near the mark, sometimes far over it, drops a vessel, undoes, and puts over-poured parts right by raising the others.</summary>
@@ -156,7 +156,7 @@ public sealed class PackingTests
                     + end.Vessels.Sum(v => v.Lost);
                 Assert.Equal(outOfTubes, there);
             },
-            iter: 100
+            iter: 60
         );
 
     private static PackingStand After(PackingPlan plan, params PackingEvent[] events) => PackingStand.Of(plan, events);

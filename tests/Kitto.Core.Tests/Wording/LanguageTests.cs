@@ -3,6 +3,7 @@ using System.Text.RegularExpressions;
 using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Head;
+using Kitto.Core.Packing;
 using Kitto.Core.Quantity;
 using Kitto.Core.Rules;
 using Kitto.Core.Safety;
@@ -95,6 +96,8 @@ public sealed partial class LanguageTests
             .Concat(Question.All.Where(q => q.Id is not "other").Select(q => (q.Id, language.Answer(q.Id, answers), Language.English.Answer(q.Id, answers))))
             .Concat(Enum.GetValues<StrandResult>().Select(r => (r.ToString(), language.Term(r), Language.English.Term(r))))
             .Append(("label", language.Label("Ada"), Language.English.Label("Ada")))
+            .Append(("paper", language.Paper("Ada"), Language.English.Paper("Ada")))
+            .Concat(Enum.GetValues<VesselKind>().Select(k => (k.ToString(), Labelled(language, k), Labelled(Language.English, k))))
             .Concat(Enum.GetValues<Scalp>().Select(r => (r.ToString(), language.Term(r), Language.English.Term(r))));
         Assert.All(
             all,
@@ -111,6 +114,13 @@ public sealed partial class LanguageTests
                 Assert.False(DecimalPoint().IsMatch(said.Item2), $"{said.Item1}: a decimal point in {said.Item2}");
             }
         );
+    }
+
+    /// <summary>A label of each kind of sachet and bottle, without what a maker or a studio is called.</summary>
+    private static string Labelled(Language language, VesselKind kind)
+    {
+        var vessel = new Vessel("v", kind, 0, "x", "x", Pair.Reserve, FormulaUse.Lengths, []);
+        return string.Join('\n', language.Label(new LabelFacts("Ada", 2, "Ada", "", vessel, Grams.Of(12.4), ["7N"], "", [], new DateOnly(2027, 3, 4), new DateOnly(2027, 3, 25))));
     }
 
     /// <summary>Days, months and decimals as an independent table of the language has them (Unicode CLDR, from memory: Norwegian Bokmål).</summary>
