@@ -6,7 +6,19 @@ using Npgsql;
 namespace Kitto.Store;
 
 /// <summary>A kit that waits at the bench.</summary>
-public sealed record QueuedKit(Guid Id, string Client, int Number, string Service, string State, DateOnly? FillOn, DateOnly? PostOn, int Told, DateTime? LastAt, string? LastBy, bool Stopped);
+public sealed record QueuedKit(
+    Guid Id,
+    string Client,
+    int Number,
+    string Service,
+    string State,
+    DateOnly? FillOn,
+    DateOnly? PostOn,
+    int Told,
+    DateTime? LastAt,
+    string? LastBy,
+    bool Stopped
+);
 
 /// <summary>The bench's record of kits.</summary>
 public sealed class BenchRecord(Database db)

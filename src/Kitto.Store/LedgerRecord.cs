@@ -46,7 +46,8 @@ public sealed record LedgerKit(
 /// <summary>The ledger: what kits cost and brought, and how true what was reckoned of them was.</summary>
 public sealed class LedgerRecord(Database db)
 {
-    private const string Left = "case when o.kit_id is null or a.sent_g = 0 then 0 else round(a.goods * least(o.left_grams::numeric, a.sent_g) / a.sent_g, 2) end";
+    private const string Left =
+        "case when o.kit_id is null or a.sent_g = 0 then 0 else round(a.goods * least(o.left_grams::numeric, a.sent_g) / a.sent_g, 2) end";
 
     private const string Sums = $"""
         count(*) as kits, sum(a.goods) as goods, sum(a.lost) as lost, sum(a.containers + a.postage + a.labour) as rest, sum(a.price) as price,
@@ -56,7 +57,10 @@ public sealed class LedgerRecord(Database db)
 
     /// <summary>Month by month, the newest first.</summary>
     public Task<IReadOnlyList<LedgerSum>> ByMonth(DateOnly from, DateOnly to) =>
-        db.List<LedgerSum>($"select to_char(a.booked_on, 'YYYY-MM') as name, {Sums} where a.booked_on between @from and @to group by 1 order by 1 desc", new { from, to });
+        db.List<LedgerSum>(
+            $"select to_char(a.booked_on, 'YYYY-MM') as name, {Sums} where a.booked_on between @from and @to group by 1 order by 1 desc",
+            new { from, to }
+        );
 
     /// <summary>Service by service.</summary>
     public Task<IReadOnlyList<LedgerSum>> ByService(DateOnly from, DateOnly to) =>

@@ -88,7 +88,11 @@ public sealed class BenchTests(Studio studio) : IClassFixture<Studio>
         Assert.Empty((await studio.AtBench.Open(at.Kit))!.Told);
         // A lot typed twice takes more of the same; with another price it is named and nothing comes in.
         var twice = new Lot(Guid.NewGuid(), vessel.Line, item, "TWICE", null, 60, 7, Today);
-        Assert.Equal(3, (await changes.Receive(twice, 1, "T", DateTime.UtcNow)).Count + (await changes.Receive(twice with { Id = Guid.NewGuid() }, 2, "T", DateTime.UtcNow)).Count);
+        Assert.Equal(
+            3,
+            (await changes.Receive(twice, 1, "T", DateTime.UtcNow)).Count
+                + (await changes.Receive(twice with { Id = Guid.NewGuid() }, 2, "T", DateTime.UtcNow)).Count
+        );
         var conflict = await Assert.ThrowsAsync<ConflictException>(() => changes.Receive(twice with { Price = 8 }, 1, "T", DateTime.UtcNow));
         Assert.Contains("7.00 each", conflict.Message, StringComparison.Ordinal);
     }
@@ -126,7 +130,9 @@ public sealed class BenchTests(Studio studio) : IClassFixture<Studio>
             await colourist.Open($"/bench/{at.Kit.Id}");
             var bench = colourist.Find("#bench");
             double target = double.TryParse(bench.GetAttribute("data-target"), CultureInfo.InvariantCulture, out double t) ? t : 0,
-                there = double.Parse(bench.GetAttribute("data-there")!, CultureInfo.InvariantCulture) - double.Parse(bench.GetAttribute("data-part-there")!, CultureInfo.InvariantCulture);
+                there =
+                    double.Parse(bench.GetAttribute("data-there")!, CultureInfo.InvariantCulture)
+                    - double.Parse(bench.GetAttribute("data-part-there")!, CultureInfo.InvariantCulture);
             switch (bench.GetAttribute("data-stage"))
             {
                 case "pour":
@@ -179,7 +185,10 @@ public sealed class BenchTests(Studio studio) : IClassFixture<Studio>
         await colourist.Send(".recall-form", ("why", "it burns"), ("write", "true"), ("off", "true"));
         Assert.Contains("recalled", colourist.Text, StringComparison.Ordinal);
         Assert.Equal("closed", (await studio.Kits.Get(kit.Id))!.State);
-        Assert.Equal(1, await studio.Db.One<int>("select count(*)::int from message where key = @key", new { key = kit.MessageKey(Core.Clock.ClientMessage.LotRecalled) }));
+        Assert.Equal(
+            1,
+            await studio.Db.One<int>("select count(*)::int from message where key = @key", new { key = kit.MessageKey(Core.Clock.ClientMessage.LotRecalled) })
+        );
         Assert.Contains("Odile Farrow", await colourist.Download($"/ledger/recall?handler=Csv&lot={tube.Number}"), StringComparison.Ordinal);
         // By the code of a tube too; a number of nobody says so.
         Assert.Contains(tube.Number, (await colourist.Open($"/ledger/recall?lot={tube.Code}")).Text, StringComparison.Ordinal);

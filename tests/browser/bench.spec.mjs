@@ -1,8 +1,9 @@
 import { accessible, expect, fits, signIn, sql, test } from './help.mjs';
 import { startScale } from './scale.mjs';
+import { freePort, serve } from './setup.mjs';
+import jsqr from 'jsqr';
 
-const kitOf = name =>
-  sql(`select k.id from kit k join client c on c.id = k.client_id where c.name like '${name}%' order by k.number desc limit 1`);
+const kitOf = name => sql(`select k.id from kit k join client c on c.id = k.client_id where c.name like '${name}%' order by k.number desc limit 1`);
 const facts = page => page.evaluate(() => ({ ...document.querySelector('#bench').dataset }));
 
 /** The vessel is put on the scale, and the one key says so. */
@@ -150,4 +151,110 @@ test('a lot change, a wrong tube, ounces, a jump and a lost cable lose nothing',
   } finally {
     scale.end();
   }
+});
+
+test('killed at every step of a packing, the application loses no pour and takes none twice', async ({ page }) => {
+  test.setTimeout(150_000);
+  sql(`update studio set scale = '{"from":"typed"}'`);
+  await signIn(page);
+  const id = kitOf('Freya');
+  const before = Number(sql(`select count(*) from bench_event where kit_id = '${id}' and kind = 'poured'`));
+  const port = await freePort();
+  let app = await serve(port);
+  try {
+    await page.goto(`http://127.0.0.1:${port}/bench/${id}`);
+    let poured = before;
+    for (let step = 0; step < 6; step++) {
+      const now = await facts(page);
+      if (now.stage === 'close') {
+        await page.locator('#go').click();
+        await expect.poll(async () => (await facts(page)).at).not.toBe(now.at);
+        step--;
+        continue;
+      }
+      expect(now.stage).toBe('pour');
+      await page.getByLabel('The scale shows, in all').fill((Number(now.there) + Number(now.target) - Number(now.partThere)).toFixed(1));
+      // Dead before it is asked, and dead while it is asked, by turns.
+      if (step % 2 === 0) app.kill('SIGKILL');
+      const pressed = page.getByRole('button', { name: 'Keep it' }).click();
+      if (step % 2 === 1) setTimeout(() => app.kill('SIGKILL'), 4 * step);
+      await pressed;
+      await new Promise(resolve => (app.exitCode !== null || app.signalCode !== null ? resolve() : app.on('exit', resolve)));
+      if (step % 2 === 0) await expect(page.locator('#unkept')).toContainText('Not kept yet');
+      app = await serve(port);
+      await expect.poll(async () => (await facts(page)).at, { timeout: 15_000 }).not.toBe(now.at);
+      await expect(page.locator('#unkept')).toBeHidden();
+      poured += 1;
+      expect(Number(sql(`select count(*) from bench_event where kit_id = '${id}' and kind = 'poured'`))).toBe(poured);
+      const [moves, there] = sql('select sum(grams), (select sum(grams) from tube) from stock_move').split('|');
+      expect(moves).toBe(there);
+    }
+  } finally {
+    app.kill('SIGTERM');
+  }
+});
+
+test('labels: one a container, read back by another reader of codes; the paper bears the guide', async ({ page, browser }) => {
+  await signIn(page);
+  const id = kitOf('Liv');
+  await page.goto(`${process.env.KITTO_URL}/bench/${id}/labels`);
+  const labels = page.locator('.label');
+  const sent = Number(sql(`select count(distinct vessel) from bench_event where kit_id = '${id}' and kind = 'labelled'`));
+  await expect(labels).toHaveCount(sent);
+  await expect(labels.first()).toContainText(/parti [HJ]\d+/);
+  await expect(labels.first()).toContainText('Liv Holmsund');
+  const elsewhere = await (await browser.newContext()).newPage();
+  /** The code in a picture of something, by a library that is not the one that drew it. */
+  async function code(locator) {
+    const png = (await locator.screenshot({ scale: 'css' })).toString('base64');
+    const { data, width, height } = await elsewhere.evaluate(async url => {
+      const image = await createImageBitmap(await (await fetch(url)).blob());
+      const times = image.width < 150 ? 3 : 1;
+      const canvas = new OffscreenCanvas(image.width * times, image.height * times);
+      const context = canvas.getContext('2d');
+      context.imageSmoothingEnabled = false;
+      context.drawImage(image, 0, 0, canvas.width, canvas.height);
+      const pixels = context.getImageData(0, 0, canvas.width, canvas.height);
+      return { data: [...pixels.data], width: canvas.width, height: canvas.height };
+    }, 'data:image/png;base64,' + png);
+    return jsqr(new Uint8ClampedArray(data), width, height)?.data;
+  }
+  await page.setViewportSize({ width: 1280, height: 1400 });
+  for (const i of [0, sent - 1]) {
+    const vessel = await labels.nth(i).getAttribute('data-vessel');
+    expect(await code(labels.nth(i).locator('.label-code'))).toBe(`${process.env.KITTO_URL}/bench/${id}?vessel=${encodeURIComponent(vessel)}`);
+  }
+  expect(await code(page.locator('.paper .qr'))).toMatch(/\/g\/[\w-]{20,}$/);
+  await accessible(page);
+  // On a roll each label is a page of its own, 62 mm wide, and nothing is cut.
+  await page.emulateMedia({ media: 'print' });
+  const box = await labels.first().evaluate(l => [l.offsetWidth, l.scrollHeight <= l.clientHeight + 1]);
+  expect(Math.round((box[0] / 96) * 25.4)).toBe(62);
+  expect(await labels.evaluateAll(all => all.every(l => l.scrollHeight <= l.clientHeight + 1))).toBe(true);
+});
+
+test('stock, lines, ledger and recall are read by everybody and fit', async ({ page }) => {
+  await signIn(page);
+  for (const path of [
+    '/bench',
+    '/shelf',
+    '/shelf/stock?line=lantern-cream&item=6N',
+    '/shelf/line/lantern-cream',
+    '/ledger',
+    '/ledger/recall?lot=H26828',
+    '/house/scale',
+    '/house/prices',
+  ]) {
+    await page.goto(process.env.KITTO_URL + path);
+    await expect(page.locator('h1')).toBeVisible();
+    await accessible(page);
+    for (const width of [1280, 1024, 390]) {
+      await page.setViewportSize({ width, height: 800 });
+      await fits(page);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+  }
+  // The columns of families fit a usual screen.
+  await page.goto(process.env.KITTO_URL + '/shelf');
+  expect(await page.locator('.shades-box').evaluateAll(all => all.every(b => b.scrollWidth <= b.clientWidth))).toBe(true);
 });

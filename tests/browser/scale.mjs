@@ -1,16 +1,8 @@
 // The simulated scale as a test has it: a process of its own, and a hand.
 import { spawn } from 'node:child_process';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { root, sql } from './help.mjs';
-
-const freePort = () =>
-  new Promise(resolve => {
-    const server = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = server.address();
-      server.close(() => resolve(port));
-    });
-  });
+import { freePort } from './setup.mjs';
 
 /** Starts one and tells the house of it; do(kind, grams, speed) is the hand, end() stops it. */
 export async function startScale(...options) {

@@ -22,13 +22,38 @@ export function psql(database, statement) {
     .trim();
 }
 
-const freePort = () =>
+export const freePort = () =>
   new Promise(resolve => {
     const server = createServer().listen(0, '127.0.0.1', () => {
       const { port } = server.address();
       server.close(() => resolve(port));
     });
   });
+
+/** Starts the application on a port, for the database and the keys of this worker; resolves when it answers. */
+export async function serve(port) {
+  const url = `http://127.0.0.1:${port}`;
+  const app = spawn('dotnet', [process.env.KITTO_APP], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: {
+      ...process.env,
+      KITTO_DATABASE: `${process.env.KITTO_TEST_SERVER};Database=${process.env.KITTO_BROWSER_DB}`,
+      KITTO_DEMO: '1',
+      ASPNETCORE_URLS: url,
+      ASPNETCORE_CONTENTROOT: dirname(process.env.KITTO_APP),
+      Logging__LogLevel__Default: 'Error',
+    },
+  });
+  for (let i = 0; ; i++) {
+    try {
+      if ((await fetch(url + '/healthz')).ok) return app;
+    } catch {
+      /* not up yet */
+    }
+    if (i > 600 || app.exitCode !== null) throw new Error('the application did not start');
+    await new Promise(resolve => setTimeout(resolve, 100));
+  }
+}
 
 export default async function setup() {
   const cluster = process.env.KITTO_TEST_SERVER;
@@ -38,28 +63,9 @@ export default async function setup() {
   process.env.KITTO_URL = `http://127.0.0.1:${port}`;
   process.env.KITTO_BROWSER_DB = 'kitto_browser_' + randomBytes(5).toString('hex');
   if (!process.env.KITTO_APP) throw new Error('KITTO_APP is not set: run the tests with ./kitto test.');
-  const app = spawn('dotnet', [process.env.KITTO_APP], {
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: {
-      ...process.env,
-      KITTO_DATABASE: `${cluster};Database=${process.env.KITTO_BROWSER_DB}`,
-      KITTO_DEMO: '1',
-      KITTO_KEYS: keys,
-      ASPNETCORE_URLS: process.env.KITTO_URL,
-      ASPNETCORE_CONTENTROOT: dirname(process.env.KITTO_APP),
-      Logging__LogLevel__Default: 'Error',
-    },
-  });
+  process.env.KITTO_KEYS = keys;
+  const app = await serve(port);
   process.env.KITTO_APP_PID = String(app.pid);
-  for (let i = 0; ; i++) {
-    try {
-      if ((await fetch(process.env.KITTO_URL + '/healthz')).ok) break;
-    } catch {
-      /* not up yet */
-    }
-    if (i > 120 || app.exitCode !== null) throw new Error('the application did not start');
-    await new Promise(resolve => setTimeout(resolve, 500));
-  }
   return async () => {
     app.kill('SIGTERM');
     await new Promise(resolve => app.on('exit', resolve));

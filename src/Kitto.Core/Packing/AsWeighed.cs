@@ -27,7 +27,10 @@ public static class AsWeighed
         return f with
         {
             MixGrams = Tenths(poured.MixGrams),
-            Pairs = [.. f.Pairs.Zip(poured.Pairs, (pair, was) => pair with { ColourGrams = Tenths(was.ColourGrams), DeveloperGrams = Tenths(was.DeveloperGrams) })],
+            Pairs =
+            [
+                .. f.Pairs.Zip(poured.Pairs, (pair, was) => pair with { ColourGrams = Tenths(was.ColourGrams), DeveloperGrams = Tenths(was.DeveloperGrams) }),
+            ],
             Parts = SelectedFormula.Same(mix, f.Mix())
                 ? f.Parts
                 : [.. f.Parts.Select(p => p with { Share = mix.FirstOrDefault(m => m.Shade == p.Shade)?.Share ?? Share.Of(0) })],

@@ -182,7 +182,10 @@ internal sealed class PackingFold(PackingPlan plan)
     {
         foreach (var blend in plan.Vessels.Where(v => v.IsBlend))
         {
-            var takers = plan.Vessels.Where(v => !excused.ContainsKey(v.Key)).SelectMany(v => v.Parts.Where(p => p.From == blend.Key).Select(p => Of(v, p))).ToList();
+            var takers = plan
+                .Vessels.Where(v => !excused.ContainsKey(v.Key))
+                .SelectMany(v => v.Parts.Where(p => p.From == blend.Key).Select(p => Of(v, p)))
+                .ToList();
             double gone = (double)plan.Vessels.Where(v => v.Parts.Any(p => p.From == blend.Key)).Sum(v => lost.GetValueOrDefault(v.Key));
             double need = gone + takers.Sum(p => p.Done ? (double)p.Poured : Math.Max((double)p.Poured, p.Target)),
                 there = blend.Parts.Sum(p => p.Target(factors[blend.Group]));

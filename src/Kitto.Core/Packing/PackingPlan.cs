@@ -70,8 +70,7 @@ public sealed record PackingPlan(IReadOnlyList<Vessel> Vessels, Grams Step)
         var developer = new List<Vessel>();
         var strengths = f.Developer.Blend;
         string? mixed = strengths.Count > 1 ? key + "developer" : null;
-        VesselPart Developer(Grams onHead, Grams kept) =>
-            new(mixed is null ? strengths[0].Volume.ToString() : VesselPart.FromBlend, onHead, kept, mixed);
+        VesselPart Developer(Grams onHead, Grams kept) => new(mixed is null ? strengths[0].Volume.ToString() : VesselPart.FromBlend, onHead, kept, mixed);
         foreach (var pair in f.Pairs)
         {
             developer.Add(
@@ -99,7 +98,8 @@ public sealed record PackingPlan(IReadOnlyList<Vessel> Vessels, Grams Step)
         if (blend is not null)
         {
             // A formula signed before blends were written has one all the same: tests and sachets must hold the same.
-            var stock = f.Stock ?? Stock.Of(shades, [.. colour.Select(v => new Portioned(v.Key, v.Fill))], step, Weigh.Keeps(line?.Thickness ?? Thickness.Cream));
+            var stock =
+                f.Stock ?? Stock.Of(shades, [.. colour.Select(v => new Portioned(v.Key, v.Fill))], step, Weigh.Keeps(line?.Thickness ?? Thickness.Cream));
             colour.Insert(
                 0,
                 Make(

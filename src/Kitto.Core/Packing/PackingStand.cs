@@ -95,9 +95,7 @@ public sealed record PackingStand(
 
     /// <summary>Grams of a blend that are in its bowl still.</summary>
     public decimal LeftOf(string blend) =>
-        Find(blend) is { } bowl
-            ? bowl.Grams - Vessels.SelectMany(v => v.Parts).Where(p => p.Part.From == blend).Sum(p => p.Poured) - LostOf(blend)
-            : 0;
+        Find(blend) is { } bowl ? bowl.Grams - Vessels.SelectMany(v => v.Parts).Where(p => p.Part.From == blend).Sum(p => p.Poured) - LostOf(blend) : 0;
 
     /// <summary>Grams of a blend that were in a sachet that was dropped.</summary>
     private decimal LostOf(string blend) => Vessels.Where(v => v.Vessel.Parts.Any(p => p.From == blend)).Sum(v => v.Lost);

@@ -56,10 +56,7 @@ public static class Rescue
             var said = new PackingEvent(Guid.Empty, kind, vessel, item, Factor: factor, Says: "...");
             var then = PackingStand.Of(plan, [.. events, said]);
             var more = kind == PackingKind.Dropped ? [] : Added(now, then);
-            string? not =
-                whyNot
-                ?? (kind != PackingKind.Raised ? null
-                    : TooMuch(shelf, p, at.Vessel, then) ?? Missing(at.Vessel.Line, more, atHand));
+            string? not = whyNot ?? (kind != PackingKind.Raised ? null : TooMuch(shelf, p, at.Vessel, then) ?? Missing(at.Vessel.Line, more, atHand));
             var judged = Judgement.Of(c, p, shelf, then);
             return new Way(kind, not is null, not, Math.Round(then.Factors[at.Vessel.Group], 4), more, lost, judged.Weighed.Sent.Tenths(), judged);
         }
@@ -76,7 +73,14 @@ public static class Rescue
             if (factor is < 1 and >= PackingRules.LeastFactor && !at.Vessel.IsBlend)
             {
                 bool tooMuch = PackingRules.Refuses(plan, events, new PackingEvent(Guid.Empty, PackingKind.Smaller, vessel, item, Factor: factor)) is not null;
-                ways.Add(After(PackingKind.Smaller, factor, tooMuch ? Wording.Language.English.Says(new Reasons.PackingRefused(Reasons.PackingRefusal.TooMuchIsIn)) : null, 0));
+                ways.Add(
+                    After(
+                        PackingKind.Smaller,
+                        factor,
+                        tooMuch ? Wording.Language.English.Says(new Reasons.PackingRefused(Reasons.PackingRefusal.TooMuchIsIn)) : null,
+                        0
+                    )
+                );
             }
 
             ways.Add(After(PackingKind.Taken, 1, null, 0));
@@ -107,7 +111,11 @@ public static class Rescue
             .GroupBy(m => m.Item)
             .Select(g => (Item: g.Key, Wants: g.Sum(m => m.Grams), There: (double)atHand(line, g.Key)))
             .FirstOrDefault(x => x.Wants > x.There + .05);
-        return lacks.Item is null ? null : Wording.Language.English.Says(new Reasons.NotEnoughAtHand(lacks.Item, Grams.Of(Math.Round(lacks.Wants, 1)), Grams.Of(Math.Round(lacks.There, 1))));
+        return lacks.Item is null
+            ? null
+            : Wording.Language.English.Says(
+                new Reasons.NotEnoughAtHand(lacks.Item, Grams.Of(Math.Round(lacks.Wants, 1)), Grams.Of(Math.Round(lacks.There, 1)))
+            );
     }
 
     /// <summary>Why the pair would be more than its client's vessel takes (DO12).</summary>
@@ -119,7 +127,10 @@ public static class Rescue
         }
 
         var pair = p.Formulas[vessel.Formula].Pairs.First(x => x.Name == vessel.Pair);
-        double mix = then.Vessels.Where(v => v.Vessel.Group == vessel.Group).SelectMany(v => v.Parts).Sum(x => Math.Max(x.Target - x.Part.Kept.Value, x.OnHead)),
+        double mix = then
+                .Vessels.Where(v => v.Vessel.Group == vessel.Group)
+                .SelectMany(v => v.Parts)
+                .Sum(x => Math.Max(x.Target - x.Part.Kept.Value, x.OnHead)),
             most = Math.Max(Vessels.Holds(line.Thickness).Value, (pair.ColourGrams + pair.DeveloperGrams).Value);
         return mix <= most + .05 ? null : Wording.Language.English.Says(new Reasons.TooMuchForPair(Grams.Of(Math.Round(mix, 1)), Grams.Of(most)));
     }

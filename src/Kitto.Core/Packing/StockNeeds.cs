@@ -12,11 +12,16 @@ public sealed record Need(string Line, string Item, decimal Grams);
 public static class StockNeeds
 {
     /// <summary>What a kit takes as prescribed, overfill and tests included.</summary>
-    public static IReadOnlyList<Need> Takes(PackingPlan plan) => Sum(plan.Vessels.SelectMany(v => v.Parts.Where(p => p.From is null).Select(p => (v.Line, p.Item, p.Target(1)))));
+    public static IReadOnlyList<Need> Takes(PackingPlan plan) =>
+        Sum(plan.Vessels.SelectMany(v => v.Parts.Where(p => p.From is null).Select(p => (v.Line, p.Item, p.Target(1)))));
 
     /// <summary>What a kit still takes as it stands at the bench; what was excused is taken without the bench.</summary>
     public static IReadOnlyList<Need> StillTakes(PackingStand stand) =>
-        Sum(stand.Vessels.Where(v => v.Excused is null).SelectMany(v => v.Parts.Where(p => p.Part.From is null).Select(p => (v.Vessel.Line, p.Part.Item, p.Rest))));
+        Sum(
+            stand
+                .Vessels.Where(v => v.Excused is null)
+                .SelectMany(v => v.Parts.Where(p => p.Part.From is null).Select(p => (v.Vessel.Line, p.Part.Item, p.Rest)))
+        );
 
     /// <summary>What is wanted of items that the shelf has less of; nothing where it has enough, or where nobody counts that line's stock.</summary>
     /// <param name="takes">What the kit takes.</param>
@@ -38,7 +43,11 @@ public static class StockNeeds
     }
 
     private static List<Need> Sum(IEnumerable<(string Line, string Item, double Grams)> all) =>
-        [.. all.GroupBy(x => (x.Line, x.Item)).Select(g => new Need(g.Key.Line, g.Key.Item, (decimal)Math.Round(g.Sum(x => x.Grams), 2))).Where(n => n.Grams > 0)];
+        [
+            .. all.GroupBy(x => (x.Line, x.Item))
+                .Select(g => new Need(g.Key.Line, g.Key.Item, (decimal)Math.Round(g.Sum(x => x.Grams), 2)))
+                .Where(n => n.Grams > 0),
+        ];
 }
 
 /// <summary>What became of what came out of one tube.</summary>

@@ -56,16 +56,7 @@ public sealed record VesselPart(string Item, Grams OnHead, Grams Kept, string? F
 /// <param name="Pair">The pair it belongs to; empty where to none.</param>
 /// <param name="Use">What its formula is for.</param>
 /// <param name="Parts">Its parts.</param>
-public sealed record Vessel(
-    string Key,
-    VesselKind Kind,
-    int Formula,
-    string Line,
-    string Group,
-    string Pair,
-    FormulaUse Use,
-    IReadOnlyList<VesselPart> Parts
-)
+public sealed record Vessel(string Key, VesselKind Kind, int Formula, string Line, string Group, string Pair, FormulaUse Use, IReadOnlyList<VesselPart> Parts)
 {
     /// <summary>Whether it goes into the box, with a label; a blend's bowl stays at the bench.</summary>
     public bool Sent => !IsBlend;

@@ -86,7 +86,14 @@ public sealed class BenchCommands(Database db)
         );
 
     /// <summary>Why this tube is not the one.</summary>
-    private static async Task<string?> Wrong(NpgsqlConnection connection, PackingPlan plan, IReadOnlyList<PackingEvent> told, PackingEvent said, Guid id, DateOnly today)
+    private static async Task<string?> Wrong(
+        NpgsqlConnection connection,
+        PackingPlan plan,
+        IReadOnlyList<PackingEvent> told,
+        PackingEvent said,
+        Guid id,
+        DateOnly today
+    )
     {
         var tube = await connection.QuerySingleOrDefaultAsync<Tube>($"{StockRecord.TubeSql} where t.id = @id for update of t", new { id });
         var vessel = plan.Find(said.Vessel)!;
@@ -125,7 +132,17 @@ public sealed class BenchCommands(Database db)
     }
 
     /// <summary>One move. What comes out of a tube beyond what was counted in it was in it: the count is put right first.</summary>
-    internal static async Task Move(NpgsqlConnection connection, Guid tube, string kind, decimal grams, Guid? kit, string why, string by, DateTime at, DateOnly today)
+    internal static async Task Move(
+        NpgsqlConnection connection,
+        Guid tube,
+        string kind,
+        decimal grams,
+        Guid? kit,
+        string why,
+        string by,
+        DateTime at,
+        DateOnly today
+    )
     {
         const string insert =
             "insert into stock_move (tube_id, kind, grams, kit_id, why, moved_by, moved_at) values (@tube, @kind, @grams, @kit, @why, @by, @at)";
@@ -196,7 +213,9 @@ public sealed class BenchCommands(Database db)
 
             if (stand.Now is { } open)
             {
-                throw new ConflictException($"{Sentences.Begin(Language.English.Names(open.Vessel))} is not {(open.Filled ? "labelled" : "weighed")} yet, and no reason says why not.");
+                throw new ConflictException(
+                    $"{Sentences.Begin(Language.English.Names(open.Vessel))} is not {(open.Filled ? "labelled" : "weighed")} yet, and no reason says why not."
+                );
             }
 
             if (packed.WantsYes && stand.Agreed is null)

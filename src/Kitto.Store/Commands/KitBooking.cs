@@ -58,7 +58,9 @@ internal static class KitBooking
                 new { kit.Id }
             )
         ).ToList();
-        var told = (await connection.QueryAsync<DateTime>("select said_at from bench_event where kit_id = @Id and kind <> 'excused' order by seq", new { kit.Id })).ToList();
+        var told = (
+            await connection.QueryAsync<DateTime>("select said_at from bench_event where kit_id = @Id and kind <> 'excused' order by seq", new { kit.Id })
+        ).ToList();
         decimal minutes = told.Count > 1 ? Prices.Minutes(told) : prices.UsualMinutes;
         string[] lines = [.. taken.Select(t => t.Line).Distinct().Order(StringComparer.Ordinal)];
         decimal[] Cents(string kind) => Prices.ToCents([.. lines.Select(l => Math.Max(0, taken.Where(t => t.Line == l && t.Kind == kind).Sum(t => t.Cost)))]);
@@ -98,7 +100,16 @@ internal static class KitBooking
         );
         await connection.ExecuteAsync(
             "insert into kit_goods (kit_id, line, goods, lost) values (@kit, @line, @goods, @lost)",
-            lines.Select((line, i) => new { kit = kit.Id, line, goods = goods[i], lost = lost[i] })
+            lines.Select(
+                (line, i) =>
+                    new
+                    {
+                        kit = kit.Id,
+                        line,
+                        goods = goods[i],
+                        lost = lost[i],
+                    }
+            )
         );
     }
 }

@@ -70,7 +70,10 @@ public sealed class KitCommands(Database db)
                 """,
                 new { seen.Id, seen.Version }
             );
-            await held.Execute("delete from kit_account where kit_id = @Id and exists (select 1 from kit where id = @Id and state = 'signed')", new { seen.Id });
+            await held.Execute(
+                "delete from kit_account where kit_id = @Id and exists (select 1 from kit where id = @Id and state = 'signed')",
+                new { seen.Id }
+            );
             // What has not gone yet of what posting said does not go.
             await held.Execute("delete from message where key like @keys and sent_at is null and claimed_at is null", new { keys = $"kit:{seen.Id:N}:%" });
         });

@@ -24,7 +24,8 @@ public sealed class FrontEnd(IWebHostEnvironment site)
 
     /// <summary>The same for the bench: it reads a simulated scale on this machine, and compiles the reader of codes where the browser has none.</summary>
     public static string BenchPolicy { get; } =
-        Policy.Replace("script-src 'self'", "script-src 'self' 'wasm-unsafe-eval'", StringComparison.Ordinal) + "; connect-src 'self' http://127.0.0.1:* http://localhost:*";
+        Policy.Replace("script-src 'self'", "script-src 'self' 'wasm-unsafe-eval'", StringComparison.Ordinal)
+        + "; connect-src 'self' http://127.0.0.1:* http://localhost:*";
 
     /// <summary>Addresses of the fonts that every page needs at once.</summary>
     public IReadOnlyList<string> FirstFonts { get; } =

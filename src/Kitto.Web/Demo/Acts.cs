@@ -141,7 +141,8 @@ internal sealed class Acts(
     public Task Stock() => stock.Fill(Today, colourist.DisplayName, now.AddDays(-120));
 
     /// <summary>Some vessels of a kit are weighed; it stays on the bench.</summary>
-    public async Task Begun(Kit kit, int vessels, double daysAgo) => await stock.Weigh((await kits.Get(kit.Id))!, colourist.DisplayName, now.AddDays(-daysAgo), vessels);
+    public async Task Begun(Kit kit, int vessels, double daysAgo) =>
+        await stock.Weigh((await kits.Get(kit.Id))!, colourist.DisplayName, now.AddDays(-daysAgo), vessels);
 
     public async Task Packed(Kit kit, double daysAgo) => await stock.Weigh((await kits.Get(kit.Id))!, colourist.DisplayName, now.AddDays(-daysAgo));
 

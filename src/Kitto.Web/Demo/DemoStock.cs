@@ -81,7 +81,10 @@ internal sealed class DemoStock(StockCommands changes, BenchCommands bench, Benc
         async Task Tell(PackingEvent said)
         {
             // A practised hand takes half a minute for a part.
-            said = said with { At = at.AddSeconds(30 * told.Count) };
+            said = said with
+            {
+                At = at.AddSeconds(30 * told.Count),
+            };
             if (await bench.Tell(kit, open.Plan, null, said, today) is { } refused)
             {
                 throw new InvalidOperationException($"Demo kit of {kit.ClientName}: {refused}");

@@ -59,7 +59,16 @@ public sealed class HousePricesModel(Studios studios) : PageModel
             Wrong["Currency"] = "Up to 8 characters, such as GBP.";
         }
 
-        var prices = new Prices(currency, Sum("PerHour"), Sum("UsualMinutes", 600), Sum("Container"), Sum("Box"), Sum("Factor", 100), Sum("Plus"), Sum("RoundTo", 100));
+        var prices = new Prices(
+            currency,
+            Sum("PerHour"),
+            Sum("UsualMinutes", 600),
+            Sum("Container"),
+            Sum("Box"),
+            Sum("Factor", 100),
+            Sum("Plus"),
+            Sum("RoundTo", 100)
+        );
         if (!Wrong.ContainsKey("RoundTo") && prices.RoundTo < 0.01m)
         {
             Wrong["RoundTo"] = "From 0.01 to 100.";

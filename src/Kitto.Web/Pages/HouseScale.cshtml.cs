@@ -49,7 +49,10 @@ public sealed class HouseScaleModel(Studios studios) : PageModel
             Wrong["From"] = "Choose one of them.";
         }
 
-        string pattern = int.TryParse(input.Form, out int known) && known >= 0 && known < ScaleSettings.Forms.Count ? ScaleSettings.Forms[known].Pattern : (input.Pattern ?? "").Trim();
+        string pattern =
+            int.TryParse(input.Form, out int known) && known >= 0 && known < ScaleSettings.Forms.Count
+                ? ScaleSettings.Forms[known].Pattern
+                : (input.Pattern ?? "").Trim();
         if (ScaleSettings.WrongWith(pattern) is { } wrong)
         {
             Wrong["Pattern"] = wrong;

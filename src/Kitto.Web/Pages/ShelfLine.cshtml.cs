@@ -29,7 +29,7 @@ public sealed class ShelfLineModel(CurrentShelf shelves) : PageModel
 
     /// <summary>Shades without a level, with what they are.</summary>
     public static IReadOnlyList<(string Code, string Says)> Without { get; } =
-        [("0R", "red"), ("0G", "green"), ("0B", "blue"), ("0V", "violet"), (ShadeOf.Clear, "clear"), (ShadeOf.Lightener, "lightener")];
+    [("0R", "red"), ("0G", "green"), ("0B", "blue"), ("0V", "violet"), (ShadeOf.Clear, "clear"), (ShadeOf.Lightener, "lightener")];
 
     /// <summary>Whether this is a new line.</summary>
     public bool New { get; private set; }
@@ -54,7 +54,14 @@ public sealed class ShelfLineModel(CurrentShelf shelves) : PageModel
         New = id is null;
         if (id is null)
         {
-            Typed = new() { ["kind"] = "permanent", ["thickness"] = "cream", ["developerPerColour"] = "1", ["tubeGrams"] = "60", ["skinTestMonths"] = "0" };
+            Typed = new()
+            {
+                ["kind"] = "permanent",
+                ["thickness"] = "cream",
+                ["developerPerColour"] = "1",
+                ["tubeGrams"] = "60",
+                ["skinTestMonths"] = "0",
+            };
             return Page();
         }
 
@@ -81,7 +88,9 @@ public sealed class ShelfLineModel(CurrentShelf shelves) : PageModel
         }
 
         (New, Id, Version, Shades) = (id is null, id ?? "", version, shade.ToHashSet());
-        Typed = Request.Form.Where(f => f.Key is not ("shade" or "version" or "__RequestVerificationToken")).ToDictionary(f => f.Key, f => f.Value.ToString().Trim());
+        Typed = Request
+            .Form.Where(f => f.Key is not ("shade" or "version" or "__RequestVerificationToken"))
+            .ToDictionary(f => f.Key, f => f.Value.ToString().Trim());
         string own = id ?? Slug(Typed.GetValueOrDefault("name", ""));
         var (line, errors) = CatalogueReader.ReadLine(Document(own, held).ToJsonString());
         var all = errors.ToList();
@@ -92,7 +101,13 @@ public sealed class ShelfLineModel(CurrentShelf shelves) : PageModel
 
         if (held is not null && line is not null && line.Kind != held.Kind)
         {
-            all.Add(new FieldError("kind", "cannot be changed: the rules of safety go by it", $"{Words.Spaced(Json.Name(held.Kind))}; make the other a line of its own"));
+            all.Add(
+                new FieldError(
+                    "kind",
+                    "cannot be changed: the rules of safety go by it",
+                    $"{Words.Spaced(Json.Name(held.Kind))}; make the other a line of its own"
+                )
+            );
         }
 
         if (line is null || all.Count > 0)
@@ -175,7 +190,10 @@ public sealed class ShelfLineModel(CurrentShelf shelves) : PageModel
 
     /// <summary>Ticked shades, family by family, the deepest first.</summary>
     private IEnumerable<string> Ordered() =>
-        Shades.OrderBy(c => ShadeOf.Parse(c) is { Level: > 0 } s ? (int)s.Family! : 99).ThenBy(c => ShadeOf.Parse(c)?.Level).ThenBy(c => c, StringComparer.Ordinal);
+        Shades
+            .OrderBy(c => ShadeOf.Parse(c) is { Level: > 0 } s ? (int)s.Family! : 99)
+            .ThenBy(c => ShadeOf.Parse(c)?.Level)
+            .ThenBy(c => c, StringComparer.Ordinal);
 
     /// <summary>The field a complaint is shown beside.</summary>
     private static string Field(string path) =>
@@ -185,8 +203,15 @@ public sealed class ShelfLineModel(CurrentShelf shelves) : PageModel
         : path;
 
     private static string Slug(string name) =>
-        string.Join('-', new string([.. name.ToLowerInvariant().Select(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) ? c : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries))
-            is var slug && slug.Length > LineCheck.LongestId
+        string.Join(
+            '-',
+            new string([.. name.ToLowerInvariant().Select(c => char.IsAsciiLetterLower(c) || char.IsAsciiDigit(c) ? c : ' ')]).Split(
+                ' ',
+                StringSplitOptions.RemoveEmptyEntries
+            )
+        )
+            is var slug
+        && slug.Length > LineCheck.LongestId
             ? slug[..LineCheck.LongestId].Trim('-')
             : slug;
 }

@@ -13,8 +13,15 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>Tubes and bottles: what is there, what came in, what the coming weeks take.</summary>
-public sealed partial class ShelfStockModel(StockRecord stock, StockCommands changes, FreeStock free, ShoppingList shopping, CurrentShelf shelves, Studios studios, TimeProvider clock)
-    : PageModel
+public sealed partial class ShelfStockModel(
+    StockRecord stock,
+    StockCommands changes,
+    FreeStock free,
+    ShoppingList shopping,
+    CurrentShelf shelves,
+    Studios studios,
+    TimeProvider clock
+) : PageModel
 {
     /// <summary>How far ahead is looked.</summary>
     public static IReadOnlyList<int> Spans { get; } = [2, 4, 6, 10];
@@ -71,7 +78,17 @@ public sealed partial class ShelfStockModel(StockRecord stock, StockCommands cha
             Csv.Write(
                 ["line", "item", "signed_g", "due_g", "may_be_g", "there_g", "pack_g", "packs_to_buy"],
                 Buy.Select(b =>
-                    (IReadOnlyList<object?>)[Shelf.Find(b.Demand.Line)?.Name ?? b.Demand.Line, b.Demand.Item, b.Demand.Signed, b.Demand.Due, b.Demand.Most, b.There, b.Pack, b.Packs]
+                    (IReadOnlyList<object?>)
+                        [
+                            Shelf.Find(b.Demand.Line)?.Name ?? b.Demand.Line,
+                            b.Demand.Item,
+                            b.Demand.Signed,
+                            b.Demand.Due,
+                            b.Demand.Most,
+                            b.There,
+                            b.Pack,
+                            b.Packs,
+                        ]
                 )
             ),
             "text/csv",
@@ -85,7 +102,8 @@ public sealed partial class ShelfStockModel(StockRecord stock, StockCommands cha
             Csv.Write(
                 ["line", "item", "lot", "code", "opened_on", "use_by", "grams", "pack_grams", "price", "recalled"],
                 (await stock.Tubes()).Select(t =>
-                    (IReadOnlyList<object?>)[t.Line, t.Item, t.Number, t.Code, t.OpenedOn, t.ExpiresOn, t.Grams, t.PackGrams, t.Price, t.RecalledAt is null ? "no" : "yes"]
+                    (IReadOnlyList<object?>)
+                        [t.Line, t.Item, t.Number, t.Code, t.OpenedOn, t.ExpiresOn, t.Grams, t.PackGrams, t.Price, t.RecalledAt is null ? "no" : "yes"]
                 )
             ),
             "text/csv",
@@ -107,7 +125,9 @@ public sealed partial class ShelfStockModel(StockRecord stock, StockCommands cha
             Codes = [.. (await stock.Codes()).Where(c => (c.Line, c.Item) == At).Select(c => c.Code)];
             Typed.Line ??= of.Id;
             Typed.Item ??= item;
-            Typed.PackGrams ??= (Tubes is [var first, ..] ? first.PackGrams : (item!.EndsWith(" vol", StringComparison.Ordinal) ? 1000 : (decimal)of.Tube.Value)).ToString("0.##", CultureInfo.InvariantCulture);
+            Typed.PackGrams ??= (
+                Tubes is [var first, ..] ? first.PackGrams : (item!.EndsWith(" vol", StringComparison.Ordinal) ? 1000 : (decimal)of.Tube.Value)
+            ).ToString("0.##", CultureInfo.InvariantCulture);
         }
     }
 }

@@ -40,7 +40,15 @@ public sealed class ShoppingList(Kits kits, BenchKits bench, BenchRecord record,
 
             var read = CaseReader.Kept(frozen.CaseDocument);
             var report = await reports.OutcomeOf(last.KitId) is { } o
-                ? new UsedBefore(q.BaseGrams, q.SendGrams, q.ResidueGrams, Core.Grams.Of(o.LeftGrams), o.RanOut, o.Weighed, Math.Max(0, today.DayNumber - o.AppliedOn.DayNumber))
+                ? new UsedBefore(
+                    q.BaseGrams,
+                    q.SendGrams,
+                    q.ResidueGrams,
+                    Core.Grams.Of(o.LeftGrams),
+                    o.RanOut,
+                    o.Weighed,
+                    Math.Max(0, today.DayNumber - o.AppliedOn.DayNumber)
+                )
                 : null;
             var (factor, sd) = Demand.Learned(read.Reading.Hands, report, read.House.Quantile);
             due.Add((await bench.Takes(last.PrescriptionId), factor, sd));
@@ -55,7 +63,8 @@ public sealed class ShoppingList(Kits kits, BenchKits bench, BenchRecord record,
                 .Select(d =>
                 {
                     decimal at = there.GetValueOrDefault((d.Line, d.Item));
-                    decimal pack = packs.TryGetValue((d.Line, d.Item), out decimal known) ? known
+                    decimal pack =
+                        packs.TryGetValue((d.Line, d.Item), out decimal known) ? known
                         : d.Item.EndsWith(" vol", StringComparison.Ordinal) ? 1000
                         : (decimal)(shelves.Now.Find(d.Line)?.Tube.Value ?? 60);
                     return new ToBuy(d, at, pack, d.Buy(at, pack));

@@ -44,7 +44,12 @@ await build({
   loader: { '.woff2': 'file' },
   assetNames: 'fonts/[name]-[hash]',
 });
-await build({ ...shared, entryPoints: ['studio', 'guide', 'bench', 'barcodes'].map(name => join(here, 'scripts', name + '.js')), format: 'esm', external: ['/lib/*'] });
+await build({
+  ...shared,
+  entryPoints: ['studio', 'guide', 'bench', 'barcodes'].map(name => join(here, 'scripts', name + '.js')),
+  format: 'esm',
+  external: ['/lib/*'],
+});
 // What reads codes where the browser itself does not: fetched only when a camera is opened.
 copyFileSync(join(web, 'node_modules', 'zxing-wasm', 'dist', 'reader', 'zxing_reader.wasm'), join(lib, 'zxing_reader.wasm'));
 // The worker stands alone: older browsers know no modules there.

@@ -32,12 +32,14 @@ public sealed class LedgerTests
 
     [Fact]
     public void Sums_given_out_to_the_cent_add_up_to_their_rounded_total() =>
-        Gen.Decimal[0, 500].Array[1, 9].Sample(exact =>
-        {
-            decimal[] cents = Prices.ToCents(exact);
-            Assert.Equal(Math.Round(exact.Sum(), 2, MidpointRounding.ToEven), cents.Sum());
-            Assert.All(cents.Zip(exact), c => Assert.InRange(c.First - c.Second, -.01m, .01m));
-        });
+        Gen.Decimal[0, 500]
+            .Array[1, 9]
+            .Sample(exact =>
+            {
+                decimal[] cents = Prices.ToCents(exact);
+                Assert.Equal(Math.Round(exact.Sum(), 2, MidpointRounding.ToEven), cents.Sum());
+                Assert.All(cents.Zip(exact), c => Assert.InRange(c.First - c.Second, -.01m, .01m));
+            });
 
     /// <summary>By hand: 13.37 at 2.2 times and 4 more is 33.414, asked in halves 33.50; 25 minutes at 27 an hour are 11.25.</summary>
     [Fact]
@@ -70,7 +72,14 @@ public sealed class LedgerTests
     public void What_the_coming_weeks_take_is_summed_with_what_hands_have_learned()
     {
         Need[] took = [new("cream", "6N", 60)];
-        var d = Assert.Single(Demand.Of([[new Need("cream", "6N", 100)]], [(took, 1.1, .2)]));
+        var d = Assert.Single(
+            Demand.Of(
+                [
+                    [new Need("cream", "6N", 100)],
+                ],
+                [(took, 1.1, .2)]
+            )
+        );
         Assert.Equal((100m, 66m, 166m), (d.Signed, d.Due, d.Likely));
         Assert.Equal((3, 0), (d.Buy(40, 60), d.Buy(170, 60)));
         Assert.True(d.Most > d.Likely);

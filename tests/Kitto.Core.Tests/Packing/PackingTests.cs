@@ -71,11 +71,7 @@ public sealed class PackingTests
     /// <summary>A hand that pours near the mark, sometimes far over it, drops a vessel, undoes, and puts over-poured parts right by raising the others.</summary>
     [Fact]
     public void Whatever_is_poured_ratio_and_proportions_are_right_after_a_rescue_and_no_gram_is_lost_count_of() =>
-        (
-            from p in Kits
-            from hands in Gen.Double[0, 1].Array[600]
-            select (p, hands)
-        ).Sample(
+        (from p in Kits from hands in Gen.Double[0, 1].Array[600] select (p, hands)).Sample(
             x =>
             {
                 var plan = Plan(x.p);
@@ -139,7 +135,10 @@ public sealed class PackingTests
                             step = plan.Step.Value * 2 / Math.Min(got.ColourGrams, got.DeveloperGrams);
                         Assert.InRange(got.DeveloperGrams / got.ColourGrams / ratio, 1 - .02 - step, 1 + .02 + step);
                         double least = (pair.ColourGrams + pair.DeveloperGrams).Value * .98 - .3;
-                        Assert.True(got.ColourGrams + got.DeveloperGrams >= least, $"{got} of {pair}:\n{string.Join('\n', events.Select(e => $"{e.Kind} {e.Vessel} {e.Item} {e.Grams}"))}");
+                        Assert.True(
+                            got.ColourGrams + got.DeveloperGrams >= least,
+                            $"{got} of {pair}:\n{string.Join('\n', events.Select(e => $"{e.Kind} {e.Vessel} {e.Item} {e.Grams}"))}"
+                        );
                     }
 
                     var blend = end.Vessels.FirstOrDefault(v => v.Vessel.Formula == was.At && v.Vessel.Kind == VesselKind.ColourBlend);
@@ -151,7 +150,8 @@ public sealed class PackingTests
                 }
 
                 // Every gram that left a tube is in a vessel, in a blend's bowl, or was lost.
-                decimal there = end.Vessels.Where(v => v.Vessel.Sent).Sum(v => v.Grams)
+                decimal there =
+                    end.Vessels.Where(v => v.Vessel.Sent).Sum(v => v.Grams)
                     + end.Vessels.Where(v => v.Vessel.IsBlend).Sum(v => end.LeftOf(v.Vessel.Key))
                     + end.Vessels.Sum(v => v.Lost);
                 Assert.Equal(outOfTubes, there);
@@ -184,7 +184,8 @@ public sealed class PackingTests
     [Fact]
     public void The_next_target_follows_from_what_was_really_poured()
     {
-        Vessel One(string key, VesselKind kind, string item) => new(key, kind, 0, "lantern-cream", "main", "main", FormulaUse.Roots, [new(item, Grams.Of(20), Grams.Of(1.5))]);
+        Vessel One(string key, VesselKind kind, string item) =>
+            new(key, kind, 0, "lantern-cream", "main", "main", FormulaUse.Roots, [new(item, Grams.Of(20), Grams.Of(1.5))]);
         var plan = new PackingPlan([One("c", VesselKind.Colour, "7N"), One("d", VesselKind.Developer, "20 vol")], Grams.Of(.1));
         Assert.Equal(21.6, After(plan, Poured("c", "7N", 21.6)).Find("d")!.Parts[0].Target, 6);
         // Of two pours one sum: the first tube ended.
@@ -262,8 +263,7 @@ public sealed class PackingTests
         var plan = Plan(Kit.P);
         var blend = plan.Vessels[0];
         var over = Poured(blend.Key, blend.Parts[0].Item, blend.Parts[0].Target(1) * 1.2);
-        IReadOnlyList<Way> Ways(decimal atHand) =>
-            Rescue.Ways(Kit.Case, Kit.P, Bench.Shelf, plan, [over], blend.Key, blend.Parts[0].Item, (_, _) => atHand);
+        IReadOnlyList<Way> Ways(decimal atHand) => Rescue.Ways(Kit.Case, Kit.P, Bench.Shelf, plan, [over], blend.Key, blend.Parts[0].Item, (_, _) => atHand);
         var ways = Ways(500);
         Assert.Equal([PackingKind.Raised, PackingKind.Taken, PackingKind.Dropped], ways.Select(w => w.Kind));
         Assert.All(ways, w => Assert.True(w.Possible));

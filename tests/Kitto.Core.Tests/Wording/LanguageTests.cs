@@ -120,7 +120,10 @@ public sealed partial class LanguageTests
     private static string Labelled(Language language, VesselKind kind)
     {
         var vessel = new Vessel("v", kind, 0, "x", "x", Pair.Reserve, FormulaUse.Lengths, []);
-        return string.Join('\n', language.Label(new LabelFacts("Ada", 2, "Ada", "", vessel, Grams.Of(12.4), ["7N"], "", [], new DateOnly(2027, 3, 4), new DateOnly(2027, 3, 25))));
+        return string.Join(
+            '\n',
+            language.Label(new LabelFacts("Ada", 2, "Ada", "", vessel, Grams.Of(12.4), ["7N"], "", [], new DateOnly(2027, 3, 4), new DateOnly(2027, 3, 25)))
+        );
     }
 
     /// <summary>Days, months and decimals as an independent table of the language has them (Unicode CLDR, from memory: Norwegian Bokmål).</summary>

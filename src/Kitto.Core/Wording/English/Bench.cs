@@ -43,7 +43,8 @@ internal sealed partial class English
     private static string Of(PackingReason reason) =>
         reason switch
         {
-            RatioIsOff r => $"The {r.Pair} pair is mixed at 1:{r.Poured:0.##}, not at 1:{r.Prescribed:0.##}: {(r.Poured > r.Prescribed ? "thinner, lighter, less cover" : "thicker, and it may drag")}.",
+            RatioIsOff r =>
+                $"The {r.Pair} pair is mixed at 1:{r.Poured:0.##}, not at 1:{r.Prescribed:0.##}: {(r.Poured > r.Prescribed ? "thinner, lighter, less cover" : "thicker, and it may drag")}.",
             LooksOther r => $"The {Of(r.Use)} as poured comes out {r.DeltaE:0.0} from what was prescribed.",
             SentOther r => $"{r.Sent} goes into the box instead of {r.Prescribed}; the chance that it runs out is {r.RunsOut.Percent:0} %.",
             NotWeighed r => $"{Sentences.Begin(r.What)} was not weighed here: “{r.Said}”. It counts as prescribed.",

@@ -48,8 +48,7 @@ internal sealed partial class Norwegian : Language
     public override IReadOnlyList<Used>? Numbers(Reason reason) => English.Numbers(reason);
 
     /// <inheritdoc/>
-    public override string Names(Vessel vessel) =>
-        $"{Of(vessel.Kind)}{(vessel.Pair.Length > 0 ? ", " + Marked(vessel.Pair) : "")} ({Of(vessel.Use)})";
+    public override string Names(Vessel vessel) => $"{Of(vessel.Kind)}{(vessel.Pair.Length > 0 ? ", " + Marked(vessel.Pair) : "")} ({Of(vessel.Use)})";
 
     private static string Of(VesselKind kind) =>
         kind switch

@@ -14,7 +14,15 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Bench;
 
 /// <summary>One kit at the bench: one part of one vessel at a time, each kept the moment it is steady.</summary>
-public sealed partial class PackModel(BenchKits bench, BenchCommands commands, StockRecord stock, Store.Clients clients, Studios studios, KitGate gate, TimeProvider clock) : PageModel
+public sealed partial class PackModel(
+    BenchKits bench,
+    BenchCommands commands,
+    StockRecord stock,
+    Store.Clients clients,
+    Studios studios,
+    KitGate gate,
+    TimeProvider clock
+) : PageModel
 {
     public KitAtBench At { get; private set; } = null!;
 

@@ -8,7 +8,9 @@ public sealed partial class PackModel
 {
     /// <summary>The last thing told that can be undone; null where there is none.</summary>
     public PackingEvent? LastTold =>
-        At.Told.LastOrDefault(e => At.Stand.Find(e.Vessel)?.Last is { } last && last.Id == e.Id && e.Kind is not (PackingKind.Dropped or PackingKind.Undone or PackingKind.Moved));
+        At.Told.LastOrDefault(e =>
+            At.Stand.Find(e.Vessel)?.Last is { } last && last.Id == e.Id && e.Kind is not (PackingKind.Dropped or PackingKind.Undone or PackingKind.Moved)
+        );
 
     /// <summary>What is in the box, as the guide lists it.</summary>
     public IReadOnlyList<string> Box => Core.Guide.For(At.Case, At.Prescription, At.Shelf, Words.Studio)?.Box ?? [];

@@ -122,7 +122,20 @@ public sealed partial class PackModel
 
         double factor = double.TryParse(form.Factor, NumberStyles.Float, CultureInfo.InvariantCulture, out double f) ? f : 1;
         return (
-            new PackingEvent(form.Event, kind, form.Vessel ?? "", form.Item ?? "", grams, form.Tube, form.Typed, form.Of, factor, (form.Says ?? "").Trim(), User.Name(), Now),
+            new PackingEvent(
+                form.Event,
+                kind,
+                form.Vessel ?? "",
+                form.Item ?? "",
+                grams,
+                form.Tube,
+                form.Typed,
+                form.Of,
+                factor,
+                (form.Says ?? "").Trim(),
+                User.Name(),
+                Now
+            ),
             null
         );
     }

@@ -22,7 +22,12 @@ public sealed partial class PackModel
         }
 
         code = code.Trim();
-        if (Tubes.FirstOrDefault(t => string.Equals(t.Code, code, StringComparison.OrdinalIgnoreCase) || string.Equals(t.Number, code, StringComparison.OrdinalIgnoreCase)) is { } own)
+        if (
+            Tubes.FirstOrDefault(t =>
+                string.Equals(t.Code, code, StringComparison.OrdinalIgnoreCase) || string.Equals(t.Number, code, StringComparison.OrdinalIgnoreCase)
+            ) is
+            { } own
+        )
         {
             Refused = own.Refused(Today);
             Tube = Refused is null ? own : Tube;
@@ -33,7 +38,12 @@ public sealed partial class PackModel
         }
         else if (await stock.Means(code) is { } means)
         {
-            Refused = (means.Line, means.Item) == (line, part.Item) ? Tube is null ? $"No tube of {part.Item} is at hand." : null : $"{code} is {means.Item}; {part.Item} is wanted here.";
+            Refused =
+                (means.Line, means.Item) == (line, part.Item)
+                    ? Tube is null
+                        ? $"No tube of {part.Item} is at hand."
+                        : null
+                    : $"{code} is {means.Item}; {part.Item} is wanted here.";
         }
         else if (await stock.LotsOf(code) is [var lot, ..])
         {

@@ -31,7 +31,8 @@ public sealed partial class SheetModel
     }
 
     /// <summary>A sachet or bottle inside the table of its formula, whose name stands above it.</summary>
-    public static string Short(Core.Packing.Vessel vessel) => Words.Studio.Names(vessel) is var name && name.IndexOf(" (", StringComparison.Ordinal) is > 0 and var at ? name[..at] : name;
+    public static string Short(Core.Packing.Vessel vessel) =>
+        Words.Studio.Names(vessel) is var name && name.IndexOf(" (", StringComparison.Ordinal) is > 0 and var at ? name[..at] : name;
 
     /// <summary>What was signed, with the grams that were really weighed.</summary>
     public Core.Prescription Weighed => KitAtBench.AsWeighed(Signed);

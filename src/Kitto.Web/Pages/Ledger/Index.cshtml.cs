@@ -37,7 +37,16 @@ public sealed class IndexModel(LedgerRecord ledger, Studios studios, Shelf shelf
 
     /// <summary>The whole span.</summary>
     public LedgerSum All =>
-        new("all", Months.Sum(m => m.Kits), Months.Sum(m => m.Goods), Months.Sum(m => m.Lost), Months.Sum(m => m.Rest), Months.Sum(m => m.Price), Months.Sum(m => m.Left), Months.Sum(m => m.Unknown));
+        new(
+            "all",
+            Months.Sum(m => m.Kits),
+            Months.Sum(m => m.Goods),
+            Months.Sum(m => m.Lost),
+            Months.Sum(m => m.Rest),
+            Months.Sum(m => m.Price),
+            Months.Sum(m => m.Left),
+            Months.Sum(m => m.Unknown)
+        );
 
     /// <summary>A line by its name; its id where it is on the shelf no longer.</summary>
     public string Name(string line) => shelf.Find(line)?.Name ?? line;
@@ -59,10 +68,44 @@ public sealed class IndexModel(LedgerRecord ledger, Studios studios, Shelf shelf
         await Span(from, to);
         return File(
             Csv.Write(
-                ["booked_on", "client", "kit", "service", "goods", "lost", "containers", "postage", "labour", "minutes", "cost", "price", "margin", "left_at_client", "prices_known", "currency"],
+                [
+                    "booked_on",
+                    "client",
+                    "kit",
+                    "service",
+                    "goods",
+                    "lost",
+                    "containers",
+                    "postage",
+                    "labour",
+                    "minutes",
+                    "cost",
+                    "price",
+                    "margin",
+                    "left_at_client",
+                    "prices_known",
+                    "currency",
+                ],
                 (await ledger.Kits(From, To)).Select(k =>
                     (IReadOnlyList<object?>)
-                        [k.BookedOn, k.Client, k.Number, k.Service, k.Goods, k.Lost, k.Containers, k.Postage, k.Labour, k.Minutes, k.Cost, k.Price, k.Price - k.Cost, k.Left, k.Known ? "yes" : "no", Currency]
+                        [
+                            k.BookedOn,
+                            k.Client,
+                            k.Number,
+                            k.Service,
+                            k.Goods,
+                            k.Lost,
+                            k.Containers,
+                            k.Postage,
+                            k.Labour,
+                            k.Minutes,
+                            k.Cost,
+                            k.Price,
+                            k.Price - k.Cost,
+                            k.Left,
+                            k.Known ? "yes" : "no",
+                            Currency,
+                        ]
                 )
             ),
             "text/csv",
@@ -101,7 +144,10 @@ public sealed class IndexModel(LedgerRecord ledger, Studios studios, Shelf shelf
         studio = (await studios.Get())!;
         Currency = studio.Reckons().Currency;
         var today = studio.Today(clock.GetUtcNow());
-        DateOnly? Read(string? day) => DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read) && read.Year is >= 2000 and <= 2200 ? read : null;
+        DateOnly? Read(string? day) =>
+            DateOnly.TryParseExact(day, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var read) && read.Year is >= 2000 and <= 2200
+                ? read
+                : null;
         (From, To) = (Read(from) ?? new DateOnly(today.Year, today.Month, 1).AddMonths(-11), Read(to) ?? today);
         if ((!string.IsNullOrEmpty(from) && Read(from) is null) || (!string.IsNullOrEmpty(to) && Read(to) is null) || From > To)
         {

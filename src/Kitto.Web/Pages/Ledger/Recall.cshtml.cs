@@ -11,7 +11,16 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Ledger;
 
 /// <summary>A lot in; every kit, client, state and telephone number out (BE9).</summary>
-public sealed class RecallModel(StockRecord stock, StockCommands changes, ClientMessageSender sender, Kits kits, KitCommands moves, Studios studios, Shelf shelf, TimeProvider clock) : PageModel
+public sealed class RecallModel(
+    StockRecord stock,
+    StockCommands changes,
+    ClientMessageSender sender,
+    Kits kits,
+    KitCommands moves,
+    Studios studios,
+    Shelf shelf,
+    TimeProvider clock
+) : PageModel
 {
     public string Number { get; private set; } = "";
 
@@ -97,7 +106,11 @@ public sealed class RecallModel(StockRecord stock, StockCommands changes, Client
         }
 
         return RedirectToPage(
-            new { lot = Number, said = $"Lot {Number} is recalled. {called} kit{(called == 1 ? "" : "s")} called off, {told} message{(told == 1 ? "" : "s")} in the outbox. Call whoever has it." }
+            new
+            {
+                lot = Number,
+                said = $"Lot {Number} is recalled. {called} kit{(called == 1 ? "" : "s")} called off, {told} message{(told == 1 ? "" : "s")} in the outbox. Call whoever has it.",
+            }
         );
     }
 

@@ -166,7 +166,8 @@ export default function bench() {
     const { there, vessel } = facts();
     const ready = scale && zero === null;
     go.hidden = !ready;
-    if (ready) go.innerHTML = `${there > 0 ? 'It is on the scale again, with what is in it' : 'The empty vessel is on the scale'} <kbd aria-hidden="true">space</kbd>`;
+    if (ready)
+      go.innerHTML = `${there > 0 ? 'It is on the scale again, with what is in it' : 'The empty vessel is on the scale'} <kbd aria-hidden="true">space</kbd>`;
     $('#pour-form')?.classList.toggle('by-scale', Boolean(scale && last));
     if (ready && zeroOf !== vessel) $('#reading').textContent = '';
   }
