@@ -21,6 +21,73 @@ public sealed record LedgerSum(string Name, long Kits, decimal Goods, decimal Lo
     public decimal Margin => Price - Cost;
 }
 
+/// <summary>The kits of a month and a service: their sums, and what was reckoned and came of them.</summary>
+public sealed record LedgerGroup(
+    string Month,
+    string Service,
+    long Kits,
+    decimal Goods,
+    decimal Lost,
+    decimal Rest,
+    decimal Price,
+    decimal Left,
+    long Unknown,
+    long Reported,
+    long RanOut,
+    double Promised,
+    long Used,
+    double LogUsed,
+    double LogUsedSquares,
+    long InBand,
+    long Judged,
+    long CameRight,
+    long Near,
+    long NearRight,
+    long Timed,
+    double LogPaint,
+    double LogPaintSquares
+)
+{
+    /// <summary>Groups by one of their names, as one sum each.</summary>
+    public static IReadOnlyList<LedgerSum> By(IEnumerable<LedgerGroup> groups, Func<LedgerGroup, string> name) =>
+        [
+            .. groups
+                .GroupBy(name)
+                .Select(g => new LedgerSum(
+                    g.Key,
+                    g.Sum(x => x.Kits),
+                    g.Sum(x => x.Goods),
+                    g.Sum(x => x.Lost),
+                    g.Sum(x => x.Rest),
+                    g.Sum(x => x.Price),
+                    g.Sum(x => x.Left),
+                    g.Sum(x => x.Unknown)
+                )),
+        ];
+
+    /// <summary>What was reckoned and what came, of all of them.</summary>
+    public static TruthSums Truth(IReadOnlyList<LedgerGroup> groups, (long Grown, double Growth, double Squares) grown) =>
+        new(
+            groups.Sum(x => x.Reported),
+            groups.Sum(x => x.RanOut),
+            groups.Sum(x => x.Promised),
+            groups.Sum(x => x.Used),
+            groups.Sum(x => x.LogUsed),
+            groups.Sum(x => x.LogUsedSquares),
+            groups.Sum(x => x.InBand),
+            groups.Sum(x => x.Judged),
+            groups.Sum(x => x.CameRight),
+            groups.Sum(x => x.Near),
+            groups.Sum(x => x.NearRight),
+            groups.Sum(x => x.Timed),
+            groups.Sum(x => x.LogPaint),
+            groups.Sum(x => x.LogPaintSquares),
+            grown.Grown,
+            grown.Growth,
+            grown.Squares
+        );
+}
+
 /// <summary>One kit in the ledger.</summary>
 public sealed record LedgerKit(
     Guid KitId,
@@ -46,32 +113,38 @@ public sealed record LedgerKit(
 /// <summary>The ledger: what kits cost and brought, and how true what was reckoned of them was.</summary>
 public sealed class LedgerRecord(Database db)
 {
-    private const string Left =
-        "case when o.kit_id is null or a.sent_g = 0 then 0 else round(a.goods * least(o.left_grams::numeric, a.sent_g) / a.sent_g, 2) end";
-
-    private const string Sums = $"""
-        count(*) as kits, sum(a.goods) as goods, sum(a.lost) as lost, sum(a.containers + a.postage + a.labour) as rest, sum(a.price) as price,
-        sum({Left}) as left, count(*) filter (where not a.known) as unknown
-        from kit_account a left join outcome_report o on o.kit_id = a.kit_id
+    private const string Sums = """
+        count(*) as kits, sum(goods) as goods, sum(lost) as lost, sum(containers + postage + labour) as rest, sum(price) as price, sum(left_cost) as left,
+        count(*) filter (where not known) as unknown
         """;
 
-    /// <summary>Month by month, the newest first.</summary>
-    public Task<IReadOnlyList<LedgerSum>> ByMonth(DateOnly from, DateOnly to) =>
-        db.List<LedgerSum>(
-            $"select to_char(a.booked_on, 'YYYY-MM') as name, {Sums} where a.booked_on between @from and @to group by 1 order by 1 desc",
+    /// <summary>Sums of a month and a service, with what was reckoned of their kits and what came: one look at every kit.</summary>
+    public Task<IReadOnlyList<LedgerGroup>> Groups(DateOnly from, DateOnly to) =>
+        db.List<LedgerGroup>(
+            $"""
+            select to_char(date_trunc('month', booked_on), 'YYYY-MM') as month, service, {Sums},
+                   count(*) filter (where reported) as reported, count(*) filter (where ran_out) as ran_out, coalesce(sum(promised) filter (where reported), 0) as promised,
+                   count(log_used) as used, coalesce(sum(log_used), 0) as log_used, coalesce(sum(log_used * log_used), 0) as log_used_squares, count(*) filter (where in_band) as in_band,
+                   count(came_right) filter (where delta_e is not null) as judged, count(*) filter (where came_right and delta_e is not null) as came_right,
+                   count(came_right) filter (where delta_e < 2) as near, count(*) filter (where came_right and delta_e < 2) as near_right,
+                   count(log_paint) as timed, coalesce(sum(log_paint), 0) as log_paint, coalesce(sum(log_paint * log_paint), 0) as log_paint_squares
+            from kit_account where booked_on between @from and @to
+            group by date_trunc('month', booked_on), service
+            """,
             new { from, to }
         );
-
-    /// <summary>Service by service.</summary>
-    public Task<IReadOnlyList<LedgerSum>> ByService(DateOnly from, DateOnly to) =>
-        db.List<LedgerSum>($"select a.service as name, {Sums} where a.booked_on between @from and @to group by 1 order by sum(a.price) desc", new { from, to });
 
     /// <summary>The clients whose kits came to most.</summary>
     public Task<IReadOnlyList<LedgerSum>> ByClient(DateOnly from, DateOnly to, int most) =>
         db.List<LedgerSum>(
             $"""
             select c.name, s.kits, s.goods, s.lost, s.rest, s.price, s.left, s.unknown
-            from (select a.client_id, {Sums} where a.booked_on between @from and @to group by 1 order by sum(a.price) desc limit @most) s join client c on c.id = s.client_id
+            from (
+                select client_id, {Sums} from kit_account
+                where booked_on between @from and @to
+                  and client_id in (select client_id from kit_account where booked_on between @from and @to group by 1 order by sum(price) desc limit @most)
+                group by 1
+            ) s join client c on c.id = s.client_id
             order by s.price desc, c.name
             """,
             new
@@ -85,7 +158,7 @@ public sealed class LedgerRecord(Database db)
     /// <summary>Line by line: goods and loss alone, which is what a line has.</summary>
     public Task<IReadOnlyList<(string Line, long Kits, decimal Goods, decimal Lost)>> ByLine(DateOnly from, DateOnly to) =>
         db.List<(string, long, decimal, decimal)>(
-            "select g.line, count(*), sum(g.goods), sum(g.lost) from kit_goods g join kit_account a on a.kit_id = g.kit_id where a.booked_on between @from and @to group by 1 order by 3 desc",
+            "select line, count(*), sum(goods), sum(lost) from kit_goods where booked_on between @from and @to group by 1 order by 3 desc",
             new { from, to }
         );
 
@@ -102,34 +175,22 @@ public sealed class LedgerRecord(Database db)
     /// <summary>Every kit of a span.</summary>
     public Task<IReadOnlyList<LedgerKit>> Kits(DateOnly from, DateOnly to) =>
         db.List<LedgerKit>(
-            $"""
-            select a.kit_id, c.name as client, k.number, a.service, a.booked_on, a.goods, a.lost, a.containers, a.postage, a.labour, a.minutes, a.price, {Left} as left, a.known
-            from kit_account a join kit k on k.id = a.kit_id join client c on c.id = a.client_id left join outcome_report o on o.kit_id = a.kit_id
+            """
+            select a.kit_id, c.name as client, k.number, a.service, a.booked_on, a.goods, a.lost, a.containers, a.postage, a.labour, a.minutes, a.price, a.left_cost as left, a.known
+            from kit_account a join kit k on k.id = a.kit_id join client c on c.id = a.client_id
             where a.booked_on between @from and @to order by a.booked_on, c.name, k.number
             """,
             new { from, to }
         );
 
-    /// <summary>What was reckoned and what came, over a span.</summary>
-    public Task<TruthSums> Truth(DateOnly from, DateOnly to) =>
+    /// <summary>Regrowth that was measured after a colour day, in millimetres a month: how many heads, their sum, the sum of their squares.</summary>
+    public Task<(long Grown, double Growth, double Squares)> Grown(DateOnly from, DateOnly to) =>
         db.On(connection =>
-            connection.QuerySingleAsync<TruthSums>(
+            connection.QuerySingleAsync<(long, double, double)>(
                 """
-                select count(o.kit_id) as reported, count(*) filter (where o.ran_out) as ran_out, coalesce(sum(a.promised), 0) as promised,
-                       count(u.used) as used, coalesce(sum(ln(u.used / a.use_g)), 0) as log_used, coalesce(sum(ln(u.used / a.use_g) ^ 2), 0) as log_used_squares,
-                       count(*) filter (where u.used between a.low_g and a.high_g) as in_band,
-                       count(*) filter (where a.delta_e is not null) as judged, count(*) filter (where a.delta_e is not null and r.well) as came_right,
-                       count(*) filter (where a.delta_e < 2) as near, count(*) filter (where a.delta_e < 2 and r.well) as near_right,
-                       count(p.times) as timed, coalesce(sum(ln(p.times)), 0) as log_paint, coalesce(sum(ln(p.times) ^ 2), 0) as log_paint_squares,
-                       g.grown, g.growth, g.growth_squares
-                from (
-                    select count(*) as grown, coalesce(sum(rate), 0) as growth, coalesce(sum(rate ^ 2), 0) as growth_squares
-                    from (select grown_mm / nullif(taken_at::date - grown_since, 0) * 30.4375 as rate from reading where grown_since is not null and taken_at::date between @from and @to) x where rate is not null
-                ) g left join (kit_account a join outcome_report o on o.kit_id = a.kit_id) on o.applied_on between @from and @to
-                left join lateral (select a.sent_g::float8 - a.residue_g - o.left_grams as used where o.weighed and not o.ran_out and a.sent_g::float8 - a.residue_g - o.left_grams > 0 and a.use_g > 0) u on true
-                left join lateral (select o.depth = 'right' and o.tone = 'right' as well) r on true
-                left join lateral (select o.minutes / a.paint_min as times where o.minutes > 0 and a.paint_min > 0) p on true
-                group by g.grown, g.growth, g.growth_squares
+                select count(*), coalesce(sum(rate), 0), coalesce(sum(rate * rate), 0)
+                from (select grown_mm / nullif(taken_at::date - grown_since, 0) * 30.4375 as rate from reading where grown_since is not null and taken_at::date between @from and @to) x
+                where rate is not null
                 """,
                 new { from, to }
             )

@@ -99,13 +99,14 @@ internal static class KitBooking
             }
         );
         await connection.ExecuteAsync(
-            "insert into kit_goods (kit_id, line, goods, lost) values (@kit, @line, @goods, @lost)",
+            "insert into kit_goods (kit_id, line, booked_on, goods, lost) values (@kit, @line, @today, @goods, @lost)",
             lines.Select(
                 (line, i) =>
                     new
                     {
                         kit = kit.Id,
                         line,
+                        today,
                         goods = goods[i],
                         lost = lost[i],
                     }

@@ -23,15 +23,40 @@ create table kit_account (
     high_g      double precision not null,
     residue_g   double precision not null,
     delta_e     double precision,
-    paint_min   double precision not null
+    paint_min   double precision not null,
+    -- What its report says, reckoned once when it comes: the ledger sums over hundreds of thousands.
+    reported    boolean not null default false,
+    ran_out     boolean not null default false,
+    left_cost   numeric(12,2) not null default 0, -- the goods by the share that was left over
+    log_used    double precision,                 -- ln(used / reckoned); null: not weighed, or it ran out
+    in_band     boolean,
+    came_right  boolean,
+    log_paint   double precision
 );
 create index kit_account_booked on kit_account (booked_on);
 
+create function kit_reported() returns trigger language plpgsql as $$
+declare used double precision;
+begin
+    select case when new.weighed and not new.ran_out then a.sent_g::float8 - a.residue_g - new.left_grams end into used from kit_account a where a.kit_id = new.kit_id;
+    update kit_account a set reported = true, ran_out = new.ran_out,
+        left_cost = case when a.sent_g > 0 then round(a.goods * least(new.left_grams::numeric, a.sent_g) / a.sent_g, 2) else 0 end,
+        log_used = case when used > 0 and a.use_g > 0 then ln(used / a.use_g) end,
+        in_band = case when used > 0 then used between a.low_g and a.high_g end,
+        came_right = new.depth = 'right' and new.tone = 'right',
+        log_paint = case when new.minutes > 0 and a.paint_min > 0 then ln(new.minutes / a.paint_min) end
+    where a.kit_id = new.kit_id;
+    return new;
+end $$;
+create trigger reported after insert on outcome_report for each row execute function kit_reported();
+create index reading_grown on reading (taken_at) where grown_since is not null;
+
 -- The goods of a kit by line; they add up to the kit's own.
 create table kit_goods (
-    kit_id uuid not null references kit_account on delete cascade,
-    line   text not null,
-    goods  numeric(12,2) not null,
-    lost   numeric(12,2) not null,
+    kit_id    uuid not null references kit_account on delete cascade,
+    line      text not null,
+    booked_on date not null,
+    goods     numeric(12,2) not null,
+    lost      numeric(12,2) not null,
     primary key (kit_id, line)
 );

@@ -54,13 +54,23 @@ public sealed class IndexModel(LedgerRecord ledger, Studios studios, Shelf shelf
     public async Task OnGet(string? from, string? to)
     {
         await Span(from, to);
-        Months = await ledger.ByMonth(From, To);
-        Services = await ledger.ByService(From, To);
-        Clients = await ledger.ByClient(From, To, 20);
-        Lines = await ledger.ByLine(From, To);
-        ThrownAway = await ledger.ThrownAway(Utc(From), Utc(To.AddDays(1)));
-        Held = Truth.Of(await ledger.Truth(From, To));
+        // Each looks at every kit of the span; they look at the same time.
+        var (groups, clients, lines, thrown, grown) = (
+            ledger.Groups(From, To),
+            ledger.ByClient(From, To, 20),
+            ledger.ByLine(From, To),
+            ledger.ThrownAway(Utc(From), Utc(To.AddDays(1))),
+            ledger.Grown(From, To)
+        );
+        var all = await groups;
+        Months = ByMonth(all);
+        Services = [.. LedgerGroup.By(all, g => g.Service).OrderByDescending(s => s.Price)];
+        (Clients, Lines, ThrownAway) = (await clients, await lines, await thrown);
+        Held = Truth.Of(LedgerGroup.Truth(all, await grown));
     }
+
+    private static IReadOnlyList<LedgerSum> ByMonth(IReadOnlyList<LedgerGroup> groups) =>
+        [.. LedgerGroup.By(groups, g => g.Month).OrderByDescending(m => m.Name, StringComparer.Ordinal)];
 
     /// <summary>Kit by kit, as CSV.</summary>
     public async Task<IActionResult> OnGetCsv(string? from, string? to)
@@ -125,7 +135,7 @@ public sealed class IndexModel(LedgerRecord ledger, Studios studios, Shelf shelf
                     from = From,
                     to = To,
                     currency = Currency,
-                    months = await ledger.ByMonth(From, To),
+                    months = ByMonth(await ledger.Groups(From, To)),
                     kits = await ledger.Kits(From, To),
                 },
                 Json.Indented
