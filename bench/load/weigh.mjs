@@ -17,7 +17,9 @@ const wait = ms => new Promise(resolve => setTimeout(resolve, ms));
 const say = (name, times) => {
   const s = [...times].sort((a, b) => a - b);
   const at = share => s[Math.min(s.length - 1, Math.floor(s.length * share))].toFixed(1);
-  console.log(`${name.padEnd(44)} ${String(s.length).padStart(6)}   median ${at(0.5)} ms   95 of 100 ${at(0.95)} ms   99 of 100 ${at(0.99)} ms   most ${at(1)} ms`);
+  console.log(
+    `${name.padEnd(44)} ${String(s.length).padStart(6)}   median ${at(0.5)} ms   95 of 100 ${at(0.95)} ms   99 of 100 ${at(0.99)} ms   most ${at(1)} ms`,
+  );
 };
 const port = await freePort();
 const scale = spawn('node', [join(root, 'tools', 'scale', 'serve.mjs'), '--port', String(port)], { stdio: 'ignore' });

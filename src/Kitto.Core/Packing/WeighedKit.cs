@@ -79,7 +79,7 @@ public sealed record WeighedKit(IReadOnlyList<PouredFormula> Formulas)
             return [new PouredPart(part.Part.Item, grams)];
         }
 
-        double Of(PartStand p) => blend.Grams > 0 ? (double)p.Poured : p.Part.OnHead.Value;
+        double Of(PartStand p) => Counts(blend, p);
         double sum = blend.Parts.Sum(Of);
         return blend.Parts.Where(p => Of(p) > 0).Select(p => new PouredPart(p.Part.Item, grams * Of(p) / sum));
     }

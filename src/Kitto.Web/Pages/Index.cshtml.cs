@@ -92,7 +92,12 @@ public sealed class TodayModel(
                     );
                     break;
                 case "signed":
-                    bench.Add(Line(kit.FillOn is { } fill ? $"kit {kit.Number} to pack {When(fill)}" : $"kit {kit.Number} to pack", "Pack"));
+                    bench.Add(
+                        Line(kit.FillOn is { } fill ? $"kit {kit.Number} to pack {When(fill)}" : $"kit {kit.Number} to pack", "Weigh") with
+                        {
+                            Link = $"/bench/{kit.Id}",
+                        }
+                    );
                     break;
                 case "packed":
                     bench.Add(Line(kit.PostOn is { } post ? $"kit {kit.Number} to post {When(post)}" : $"kit {kit.Number} to post", "Post"));

@@ -270,6 +270,9 @@ public sealed class PackingTests
         Assert.Equal(1.2, ways[0].Factor, 1);
         Assert.All(ways[0].More, m => Assert.Equal(blend.Parts.Single(p => p.Item == m.Item).Target(1) * (ways[0].Factor - 1), m.Grams, 1));
         Assert.Equal(over.Grams, ways[2].Lost);
+        // Raised, it looks as prescribed, though the rest of the blend is still to come; taken, it is a little other.
+        Assert.False(ways[0].Judged.WantsYes, string.Join("; ", ways[0].Judged.Says.Select(s => s.Says)));
+        Assert.True(ways[1].Judged.DeltaE > 0);
         // Not within the stock: it says of what there is too little.
         var without = Ways(.1m)[0];
         Assert.True(!without.Possible && without.WhyNot!.Contains(blend.Parts[^1].Item, StringComparison.Ordinal) || without.WhyNot!.Length > 10);

@@ -23,7 +23,8 @@ export default function bench() {
   let zeroOf = '';
   let busy = false;
   let heard = 0;
-  let wanted = false; // the key was pressed before the scale was steady
+  let hint = '';
+  let wanted = null; // what the scale showed when the key was pressed before it was steady
 
   const say = (words, wrong = false) => {
     const place = $('#scale');
@@ -66,7 +67,8 @@ export default function bench() {
     if (answer.ok) show(await answer.text(), address);
   }
   function forget() {
-    wanted = false;
+    wanted = null;
+    hint = '';
     zero = null;
     zeroOf = '';
     still.reset(performance.now());
@@ -135,8 +137,14 @@ export default function bench() {
     const first = !last;
     last = { ...reading, at, steadyFor };
     if (first) words();
-    if (wanted && steadyFor) go();
-    say(`scale ${reading.grams.toFixed(step < 0.1 ? 2 : 1)} g, ${steadyFor ? 'steady' : 'moving'}`);
+    // What was poured before it stood still must not count for the empty vessel.
+    if (wanted !== null && steadyFor) {
+      const still = Math.abs(reading.grams - wanted) <= Math.max(3 * step, 0.5);
+      wanted = null;
+      if (still) go();
+      else hint = 'It moved after the key was pressed. Press again when only the vessel stands on it.';
+    }
+    say(hint || `scale ${reading.grams.toFixed(step < 0.1 ? 2 : 1)} g, ${steadyFor ? 'steady' : 'moving'}`, hint !== '');
     draw();
     const { stage, there, partThere, target, band } = facts();
     if (stage !== 'pour' || zero === null || busy) return;
@@ -176,8 +184,9 @@ export default function bench() {
     if (stage === 'pour') {
       if (zero !== null || !scale) return;
       if (!last || performance.now() - last.at > silent) return say('The scale is silent. Type what it shows, or connect it again.', true);
-      wanted = !last.steadyFor;
-      if (wanted) return say('As soon as it is steady.');
+      hint = '';
+      wanted = last.steadyFor ? null : last.grams;
+      if (wanted !== null) return say('As soon as it is steady.');
       zero = base(last.grams, there);
       zeroOf = vessel;
       words();
