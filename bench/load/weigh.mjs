@@ -74,8 +74,8 @@ try {
     create temp table p as select gen_random_uuid() as id, gen_random_uuid() as kit, r.client_id, r.id as reading_id, k.n as number from r cross join generate_series(1, 20) k(n);
     insert into prescription (id, client_id, reading_id, decision, service, signed_at, signed_by, case_document, document) select id, client_id, reading_id, 'kit', 'rootTouchUp', now(), (select id from person limit 1), '{}', '{}' from p;
     insert into kit (id, prescription_id, client_id, number, lines, strand_needed, state) select kit, id, client_id, number, 'lantern-cream', false, 'closed' from p;
-    insert into kit_account (kit_id, client_id, service, booked_on, goods, lost, containers, postage, labour, minutes, price, known, sent_g, promised, low_g, use_g, high_g, residue_g, delta_e, paint_min)
-      select kit, client_id, (array['rootTouchUp', 'gloss', 'rootShadow'])[1 + number % 3], current_date - (random() * 360)::int, round((8 + random() * 9)::numeric, 2), 0.2, 4.3, 3.8, 9, 20, 39.5, true, 90, 0.9, 60, 75, 92, 4, random() * 5, 25 from p;
+    insert into kit_account (kit_id, client_id, service, booked_on, goods, lost, containers, postage, labour, minutes, price, known, sent_g, promised, low_g, use_g, high_g, residue_g, delta_e, paint_min, contact_min)
+      select kit, client_id, (array['rootTouchUp', 'gloss', 'rootShadow'])[1 + number % 3], current_date - (random() * 360)::int, round((8 + random() * 9)::numeric, 2), 0.2, 4.3, 3.8, 9, 20, 39.5, true, 90, 0.9, 60, 75, 92, 4, random() * 5, 25, 55 from p;
     insert into kit_goods (kit_id, line, booked_on, goods, lost) select kit_id, 'lantern-cream', booked_on, goods, lost from kit_account where kit_id in (select kit from p);
     insert into outcome_report (kit_id, applied_on, coverage, depth, tone, left_grams, ran_out, weighed, comfort, minutes, reported_at)
       select kit, current_date - (random() * 360)::int, 'full', case when random() < 0.1 then 'tooDark' else 'right' end, 'right', random() * 20, random() < 0.1, random() < 0.7, 'fine', 20 + random() * 15, now() from p;

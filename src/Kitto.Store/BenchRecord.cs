@@ -20,6 +20,9 @@ public sealed record QueuedKit(
     bool Stopped
 );
 
+/// <summary>A kit that is signed and not packed.</summary>
+public sealed record WaitingKit(Guid Id, Guid ClientId, Guid PrescriptionId, bool Begun);
+
 /// <summary>The bench's record of kits.</summary>
 public sealed class BenchRecord(Database db)
 {
@@ -47,6 +50,12 @@ public sealed class BenchRecord(Database db)
             where k.state in ('signed', 'packed') order by k.state desc, k.fill_on nulls first, k.post_on nulls first, c.name
             limit 300
             """
+        );
+
+    /// <summary>Kits that are signed and not packed, and whether anything was told of them.</summary>
+    public Task<IReadOnlyList<WaitingKit>> Waiting() =>
+        db.List<WaitingKit>(
+            "select id, client_id, prescription_id, exists (select 1 from bench_event e where e.kit_id = k.id) as begun from kit k where k.state = 'signed' order by id"
         );
 
     private sealed record Row(

@@ -45,7 +45,10 @@ public sealed record LedgerGroup(
     long NearRight,
     long Timed,
     double LogPaint,
-    double LogPaintSquares
+    double LogPaintSquares,
+    long Runs,
+    double LogContact,
+    double LogContactSquares
 )
 {
     /// <summary>Groups by one of their names, as one sum each.</summary>
@@ -82,6 +85,9 @@ public sealed record LedgerGroup(
             groups.Sum(x => x.Timed),
             groups.Sum(x => x.LogPaint),
             groups.Sum(x => x.LogPaintSquares),
+            groups.Sum(x => x.Runs),
+            groups.Sum(x => x.LogContact),
+            groups.Sum(x => x.LogContactSquares),
             grown.Grown,
             grown.Growth,
             grown.Squares
@@ -127,7 +133,8 @@ public sealed class LedgerRecord(Database db)
                    count(log_used) as used, coalesce(sum(log_used), 0) as log_used, coalesce(sum(log_used * log_used), 0) as log_used_squares, count(*) filter (where in_band) as in_band,
                    count(came_right) filter (where delta_e is not null) as judged, count(*) filter (where came_right and delta_e is not null) as came_right,
                    count(came_right) filter (where delta_e < 2) as near, count(*) filter (where came_right and delta_e < 2) as near_right,
-                   count(log_paint) as timed, coalesce(sum(log_paint), 0) as log_paint, coalesce(sum(log_paint * log_paint), 0) as log_paint_squares
+                   count(log_paint) as timed, coalesce(sum(log_paint), 0) as log_paint, coalesce(sum(log_paint * log_paint), 0) as log_paint_squares,
+                   count(log_contact) as runs, coalesce(sum(log_contact), 0) as log_contact, coalesce(sum(log_contact * log_contact), 0) as log_contact_squares
             from kit_account where booked_on between @from and @to
             group by date_trunc('month', booked_on), service
             """,

@@ -13,21 +13,21 @@ export function random(seed) {
 }
 
 const forms = {
-  'mark first': ({ shown, steady, unit, over }) =>
-    over ? 'OL,NT,       ' : `${steady ? 'ST' : 'US'},NT,${shown < 0 ? '-' : '+'}${Math.abs(shown).toFixed(2).padStart(9)} ${unit}`,
-  'letter and letter': ({ shown, steady, unit, over }) => (over ? 'S +' : `S ${steady ? 'S' : 'D'} ${shown.toFixed(2).padStart(10)} ${unit}`),
-  'unit when steady': ({ shown, steady, unit, over }) =>
-    over ? 'H' : `${shown < 0 ? '-' : '+'}${Math.abs(shown).toFixed(2).padStart(9)}${steady ? ' ' + unit : ''}`,
-  'question mark when moving': ({ shown, steady, unit, over }) => (over ? '^^^^' : `${shown.toFixed(2).padStart(10)} ${unit}${steady ? '' : ' ?'}`),
+  'mark first': ({ shown, steady, unit, over, decimals }) =>
+    over ? 'OL,NT,       ' : `${steady ? 'ST' : 'US'},NT,${shown < 0 ? '-' : '+'}${Math.abs(shown).toFixed(decimals).padStart(9)} ${unit}`,
+  'letter and letter': ({ shown, steady, unit, over, decimals }) => (over ? 'S +' : `S ${steady ? 'S' : 'D'} ${shown.toFixed(decimals).padStart(10)} ${unit}`),
+  'unit when steady': ({ shown, steady, unit, over, decimals }) =>
+    over ? 'H' : `${shown < 0 ? '-' : '+'}${Math.abs(shown).toFixed(decimals).padStart(9)}${steady ? ' ' + unit : ''}`,
+  'question mark when moving': ({ shown, steady, unit, over, decimals }) => (over ? '^^^^' : `${shown.toFixed(decimals).padStart(10)} ${unit}${steady ? '' : ' ?'}`),
 };
 
 /** Names of the forms of line it can write. */
 export const lineForms = Object.keys(forms);
 
 export class Scale {
-  /** @param {{ seed?: number, step?: number, noise?: number, drift?: number, form?: string, most?: number }} like */
-  constructor({ seed = 1, step = 0.1, noise = 0.02, drift = 0.002, form = 'mark first', most = 2000 } = {}) {
-    Object.assign(this, { step, noise, drift, form, most, chance: random(seed) });
+  /** @param {{ seed?: number, step?: number, noise?: number, drift?: number, form?: string, most?: number, settle?: number }} like */
+  constructor({ seed = 1, step = 0.1, noise = 0.02, drift = 0.002, form = 'mark first', most = 2000, settle = 0.18 } = {}) {
+    Object.assign(this, { step, noise, drift, form, most, settle, chance: random(seed) });
     this.vessel = 0; // grams of the vessel that stands on it
     this.inside = 0; // grams in the vessel
     this.pouring = 0; // grams a second that run into it
@@ -55,7 +55,7 @@ export class Scale {
         this.stopAt = null;
       }
     }
-    this.sensed += (this.load - this.sensed) * (1 - Math.exp(-seconds / 0.18));
+    this.sensed += (this.load - this.sensed) * (1 - Math.exp(-seconds / this.settle));
     this.drifted += (this.chance() - 0.5) * this.drift * Math.sqrt(seconds);
     if (this.battery < 100) this.battery = Math.max(0, this.battery - seconds * 4);
   }
@@ -70,7 +70,7 @@ export class Scale {
     this.history = [...this.history.slice(-4), shown];
     const steady = this.history.length === 5 && Math.max(...this.history) - Math.min(...this.history) <= this.step + 1e-9;
     const unit = this.unit;
-    return forms[this.form]({ shown: unit === 'oz' ? shown / 28.349523125 : shown, steady, unit, over: this.load > this.most });
+    return forms[this.form]({ shown: unit === 'oz' ? shown / 28.349523125 : shown, steady, unit, over: this.load > this.most, decimals: unit === 'oz' ? 3 : this.step < 0.1 ? 2 : 1 });
   }
 
   /** What a hand does. Returns what stands on the scale then. */

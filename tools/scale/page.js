@@ -28,6 +28,6 @@ $('#tilt').addEventListener('input', () => {
 });
 for (const button of document.querySelectorAll('[data-do]')) button.addEventListener('click', () => tell({ kind: button.dataset.do }));
 new EventSource('/lines').addEventListener('message', event => {
-  $('#shown').textContent = event.data.trim().slice(-14);
+  $('#shown').textContent = /[+-]?\s*\d[\d. ]*[a-z]*/.exec(event.data)?.[0].replaceAll(' ', '') ?? event.data.trim();
 });
 setInterval(() => fetch('/state').then(answer => answer.json().then(draw)), 200);

@@ -13,6 +13,7 @@ const { values } = parseArgs({
     seed: { type: 'string', default: '1' },
     step: { type: 'string', default: '0.1' },
     form: { type: 'string', default: lineForms[0] },
+    settle: { type: 'string', default: '0.18' },
   },
 });
 const port = Number(values.port);
@@ -26,7 +27,10 @@ function fail(why) {
   process.exit(2);
 }
 
-const scale = new Scale({ seed: Number(values.seed) || 1, step, form: values.form });
+const settle = Number(values.settle);
+if (!(settle >= 0.01 && settle <= 5)) fail('--settle wants seconds, 0.01 to 5');
+
+const scale = new Scale({ seed: Number(values.seed) || 1, step, form: values.form, settle });
 const listeners = new Set();
 const rate = 10;
 let before = performance.now();

@@ -17,6 +17,9 @@ namespace Kitto.Core.Ledger;
 /// <param name="Timed">Kits whose painting was timed.</param>
 /// <param name="LogPaint">Sum of ln(minutes / planned).</param>
 /// <param name="LogPaintSquares">Sum of its squares.</param>
+/// <param name="Runs">Kits whose run told first stroke and rinse.</param>
+/// <param name="LogContact">Sum of ln(minutes between them / planned).</param>
+/// <param name="LogContactSquares">Sum of its squares.</param>
 /// <param name="Grown">Heads whose regrowth was measured after a colour day.</param>
 /// <param name="Growth">Sum of their millimetres a month.</param>
 /// <param name="GrowthSquares">Sum of its squares.</param>
@@ -35,6 +38,9 @@ public sealed record TruthSums(
     long Timed,
     double LogPaint,
     double LogPaintSquares,
+    long Runs,
+    double LogContact,
+    double LogContactSquares,
     long Grown,
     double Growth,
     double GrowthSquares
@@ -84,6 +90,7 @@ public static class Truth
             Line(TruthAbout.CameRight, Interval.Share(s.CameRight, s.Judged), double.NaN, "share"),
             Line(TruthAbout.NearRight, Interval.Share(s.NearRight, s.Near), s.Judged > 0 ? (double)s.CameRight / s.Judged : double.NaN, "share"),
             Line(TruthAbout.Painting, Interval.Mean(s.Timed, s.LogPaint, s.LogPaintSquares)?.Exp(), 1, "times"),
+            Line(TruthAbout.Contact, Interval.Mean(s.Runs, s.LogContact, s.LogContactSquares)?.Exp(), 1, "times"),
             Line(TruthAbout.Growth, Interval.Mean(s.Grown, s.Growth, s.GrowthSquares), UsualGrowth, "mm"),
         ];
     }

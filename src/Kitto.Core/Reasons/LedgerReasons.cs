@@ -9,6 +9,7 @@ internal enum TruthAbout
     CameRight,
     NearRight,
     Painting,
+    Contact,
     Growth,
 }
 

@@ -17,6 +17,7 @@ namespace Kitto.Store.Commands;
 /// <param name="ResidueGrams">Stays on the vessels.</param>
 /// <param name="DeltaE">Forecast from the wish, dE00; null where there is none.</param>
 /// <param name="PaintMinutes">Planned for painting.</param>
+/// <param name="ContactMinutes">Planned from the first stroke to the rinse.</param>
 public sealed record PackedKit(
     string Weighed,
     bool WantsYes,
@@ -29,7 +30,8 @@ public sealed record PackedKit(
     double HighGrams,
     double ResidueGrams,
     double? DeltaE,
-    double PaintMinutes
+    double PaintMinutes,
+    double ContactMinutes
 );
 
 /// <summary>Books a packed kit: grams by the price of their lot, containers, postage, minutes; all in decimals, to the cent.</summary>
@@ -71,8 +73,8 @@ internal static class KitBooking
         await connection.ExecuteAsync("delete from kit_account where kit_id = @Id", new { kit.Id });
         await connection.ExecuteAsync(
             """
-            insert into kit_account (kit_id, client_id, service, booked_on, goods, lost, containers, postage, labour, minutes, price, known, sent_g, promised, low_g, use_g, high_g, residue_g, delta_e, paint_min)
-            values (@Id, @ClientId, @Service, @today, @goods, @lost, @containers, @postage, @labour, @minutes, @price, @known, @SentGrams, @Promised, @LowGrams, @UseGrams, @HighGrams, @ResidueGrams, @DeltaE, @PaintMinutes)
+            insert into kit_account (kit_id, client_id, service, booked_on, goods, lost, containers, postage, labour, minutes, price, known, sent_g, promised, low_g, use_g, high_g, residue_g, delta_e, paint_min, contact_min)
+            values (@Id, @ClientId, @Service, @today, @goods, @lost, @containers, @postage, @labour, @minutes, @price, @known, @SentGrams, @Promised, @LowGrams, @UseGrams, @HighGrams, @ResidueGrams, @DeltaE, @PaintMinutes, @ContactMinutes)
             """,
             new
             {
@@ -96,6 +98,7 @@ internal static class KitBooking
                 packed.ResidueGrams,
                 packed.DeltaE,
                 packed.PaintMinutes,
+                packed.ContactMinutes,
             }
         );
         await connection.ExecuteAsync(

@@ -47,45 +47,34 @@ public sealed class StockCommands(Database db)
             }
 
             var codes = new List<string>();
-            for (int i = 0; i < count; i++)
+            while (codes.Count < count)
             {
-                codes.Add(await Add(connection, known, by, at));
+                // A code that is taken already is drawn once more.
+                string[] drawn = [.. Enumerable.Range(0, count - codes.Count).Select(_ => RandomNumberGenerator.GetString(CodeLetters, 6)).Distinct()];
+                codes.AddRange(
+                    await connection.QueryAsync<string>(
+                        """
+                        with came as (
+                            insert into tube (id, lot_id, code, grams) select gen_random_uuid(), @lot, c, @PackGrams from unnest(@drawn) c on conflict (code) do nothing returning id, code
+                        ), moved as (
+                            insert into stock_move (tube_id, kind, grams, moved_by, moved_at) select id, 'received', @PackGrams, @by, @at from came
+                        )
+                        select code from came
+                        """,
+                        new
+                        {
+                            lot = known.Id,
+                            drawn,
+                            known.PackGrams,
+                            by,
+                            at,
+                        }
+                    )
+                );
             }
 
             return codes;
         });
-
-    private static async Task<string> Add(NpgsqlConnection connection, Lot lot, string by, DateTime at)
-    {
-        var id = Guid.CreateVersion7();
-        string code;
-        do
-        {
-            code = RandomNumberGenerator.GetString(CodeLetters, 6);
-        } while (
-            await connection.ExecuteAsync(
-                "insert into tube (id, lot_id, code, grams) values (@id, @lot, @code, @grams) on conflict (code) do nothing",
-                new
-                {
-                    id,
-                    lot = lot.Id,
-                    code,
-                    grams = lot.PackGrams,
-                }
-            ) == 0
-        );
-        await connection.ExecuteAsync(
-            "insert into stock_move (tube_id, kind, grams, moved_by, moved_at) values (@id, 'received', @PackGrams, @by, @at)",
-            new
-            {
-                id,
-                lot.PackGrams,
-                by,
-                at,
-            }
-        );
-        return code;
-    }
 
     /// <summary>Changes what is said of a lot: its day, its price.</summary>
     public Task<int> Change(Guid lot, DateOnly? expiresOn, decimal? price) =>

@@ -24,6 +24,7 @@ create table kit_account (
     residue_g   double precision not null,
     delta_e     double precision,
     paint_min   double precision not null,
+    contact_min double precision not null,  -- from the first stroke to the rinse, as planned
     -- What its report says, reckoned once when it comes: the ledger sums over hundreds of thousands.
     reported    boolean not null default false,
     ran_out     boolean not null default false,
@@ -31,20 +32,25 @@ create table kit_account (
     log_used    double precision,                 -- ln(used / reckoned); null: not weighed, or it ran out
     in_band     boolean,
     came_right  boolean,
-    log_paint   double precision
+    log_paint   double precision,
+    log_contact double precision              -- ln(first stroke to rinse / planned), by the run
 );
 create index kit_account_booked on kit_account (booked_on);
 
 create function kit_reported() returns trigger language plpgsql as $$
-declare used double precision;
+declare used double precision; contact double precision;
 begin
     select case when new.weighed and not new.ran_out then a.sent_g::float8 - a.residue_g - new.left_grams end into used from kit_account a where a.kit_id = new.kit_id;
+    -- The last time each was begun counts: a step may be taken back and begun again.
+    select extract(epoch from max(r.begun_at) filter (where r.step = k.run_off - 1) - min(r.begun_at) filter (where r.step = k.run_first)) / 60 into contact
+    from kit k join run_step r on r.kit_id = k.id and r.word = 'step' where k.id = new.kit_id group by k.id;
     update kit_account a set reported = true, ran_out = new.ran_out,
         left_cost = case when a.sent_g > 0 then round(a.goods * least(new.left_grams::numeric, a.sent_g) / a.sent_g, 2) else 0 end,
         log_used = case when used > 0 and a.use_g > 0 then ln(used / a.use_g) end,
         in_band = case when used > 0 then used between a.low_g and a.high_g end,
         came_right = new.depth = 'right' and new.tone = 'right',
-        log_paint = case when new.minutes > 0 and a.paint_min > 0 then ln(new.minutes / a.paint_min) end
+        log_paint = case when new.minutes > 0 and a.paint_min > 0 then ln(new.minutes / a.paint_min) end,
+        log_contact = case when contact between 2 and 240 and a.contact_min > 0 then ln(contact / a.contact_min) end
     where a.kit_id = new.kit_id;
     return new;
 end $$;

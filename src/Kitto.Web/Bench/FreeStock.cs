@@ -4,7 +4,7 @@ using Kitto.Store;
 namespace Kitto.Web.Bench;
 
 /// <summary>What is on the shelf that no signed kit waits for.</summary>
-public sealed class FreeStock(StockRecord stock, Kits kits, BenchKits bench, BenchRecord record)
+public sealed class FreeStock(StockRecord stock, BenchKits bench)
 {
     /// <summary>While somebody types, the stock is not asked again for this long, ms: a tube is not emptied between two keys.</summary>
     private const long Keeps = 3000;
@@ -34,22 +34,5 @@ public sealed class FreeStock(StockRecord stock, Kits kits, BenchKits bench, Ben
         return free;
     }
 
-    private async Task<Seen> Look(DateOnly today)
-    {
-        var waiting = new List<(Guid, IReadOnlyList<Need>)>();
-        foreach (var kit in (await kits.Open()).Where(k => k.State == "signed"))
-        {
-            // What was poured for it is out of its tube already.
-            waiting.Add(
-                (
-                    kit.ClientId,
-                    await record.Told(kit.Id) > 0 && await bench.Open(kit) is { } begun
-                        ? StockNeeds.StillTakes(begun.Stand)
-                        : await bench.Takes(kit.PrescriptionId)
-                )
-            );
-        }
-
-        return new Seen(Environment.TickCount64, today, await stock.AtHand(today), waiting);
-    }
+    private async Task<Seen> Look(DateOnly today) => new(Environment.TickCount64, today, await stock.AtHand(today), await bench.Waiting());
 }

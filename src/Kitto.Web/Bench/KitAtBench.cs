@@ -71,7 +71,8 @@ public sealed record KitAtBench(
             q.UseHighGrams.Value,
             q.ResidueGrams.Value,
             Prescription.Forecast.DeltaE,
-            Prescription.Clock?.PaintMinutes.Value ?? 0
+            Prescription.Clock?.PaintMinutes.Value ?? 0,
+            Prescription.Clock?.RinseAtMinutes.Value ?? 0
         );
     }
 }
@@ -96,6 +97,19 @@ public sealed class BenchKits(Kits kits, BenchRecord record, CurrentShelf shelve
         var plan = PackingPlan.Of(p, shelf, c.House.ScaleStep);
         var told = await record.Of(kit.Id);
         return new KitAtBench(kit, signed, p, c, shelf, plan, told, PackingStand.Of(plan, told));
+    }
+
+    /// <summary>What each kit that is signed and not packed still takes, with whose it is.</summary>
+    public async Task<IReadOnlyList<(Guid Client, IReadOnlyList<Need> Takes)>> Waiting()
+    {
+        var all = new List<(Guid, IReadOnlyList<Need>)>();
+        foreach (var kit in await record.Waiting())
+        {
+            // What was poured for it is out of its tube already.
+            all.Add((kit.ClientId, kit.Begun && await Open(kit.Id) is { } begun ? StockNeeds.StillTakes(begun.Stand) : await Takes(kit.PrescriptionId)));
+        }
+
+        return all;
     }
 
     /// <summary>What a signed kit takes as prescribed. A prescription never changes, so it is reckoned once.</summary>

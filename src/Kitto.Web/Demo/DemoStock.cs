@@ -35,7 +35,17 @@ internal sealed class DemoStock(StockCommands changes, BenchCommands bench, Benc
                 // Of the palest beige there is hardly any: what ends is said while prescribing.
                 bool usual = shade.Code != "10B" && shade.Family is Family.N or Family.NN or Family.G or Family.B;
                 n++;
-                await Lot(line.Id, shade.Code, n, 0, (decimal)line.Tube.Value, line.Kind == LineKind.Gloss ? 8.40m : 7.20m, usual ? 8 : 1);
+                await Lot(
+                    line.Id,
+                    shade.Code,
+                    n,
+                    0,
+                    (decimal)line.Tube.Value,
+                    line.Kind == LineKind.Gloss ? 8.40m : 7.20m,
+                    usual ? 8
+                        : shade.Code == "10B" ? 1
+                        : 3
+                );
                 if (usual)
                 {
                     await Lot(line.Id, shade.Code, n, 1, (decimal)line.Tube.Value, line.Kind == LineKind.Gloss ? 8.90m : 7.50m, 4);

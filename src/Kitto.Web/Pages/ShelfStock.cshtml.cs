@@ -115,7 +115,15 @@ public sealed partial class ShelfStockModel(
         Studio = (await studios.Get())!;
         Today = Studio.Today(clock.GetUtcNow());
         Weeks = weeks is { } asked && Spans.Contains(asked) ? asked : 6;
-        Items = await stock.AtHand(Today);
+        // As on a shelf: by level, then by family; strengths behind the shades.
+        Items =
+        [
+            .. (await stock.AtHand(Today))
+                .OrderBy(i => i.Line, StringComparer.Ordinal)
+                .ThenBy(i => ShadeOf.Parse(i.Item) is null)
+                .ThenBy(i => ShadeOf.Parse(i.Item)?.Level)
+                .ThenBy(i => i.Item, StringComparer.Ordinal),
+        ];
         Free = await free.Of(Today);
         Buy = await shopping.Until(Today, Today.AddDays(7 * Weeks));
         if (Shelf.Find(line ?? "") is { } of && ItemsOf(of).Contains(item))

@@ -14,7 +14,7 @@ namespace Kitto.Web.Shelves;
 public sealed record ToBuy(Demand Demand, decimal There, decimal Pack, int Packs);
 
 /// <summary>Reckons the shopping list.</summary>
-public sealed class ShoppingList(Kits kits, BenchKits bench, BenchRecord record, Reports reports, StockRecord stock, CurrentShelf shelves)
+public sealed class ShoppingList(Kits kits, BenchKits bench, Reports reports, StockRecord stock, CurrentShelf shelves)
 {
     /// <summary>Most clients whose next kit is looked at.</summary>
     private const int Most = 300;
@@ -22,14 +22,7 @@ public sealed class ShoppingList(Kits kits, BenchKits bench, BenchRecord record,
     /// <summary>What is wanted until a day, everything that is wanted more than it is there first.</summary>
     public async Task<IReadOnlyList<ToBuy>> Until(DateOnly today, DateOnly until)
     {
-        var signed = new List<IReadOnlyList<Need>>();
-        foreach (var kit in (await kits.Open()).Where(k => k.State == "signed"))
-        {
-            signed.Add(
-                await record.Told(kit.Id) > 0 && await bench.Open(kit) is { } begun ? StockNeeds.StillTakes(begun.Stand) : await bench.Takes(kit.PrescriptionId)
-            );
-        }
-
+        var signed = (await bench.Waiting()).Select(w => w.Takes);
         var due = new List<(IReadOnlyList<Need>, double, double)>();
         foreach (var last in await kits.Due(until, Most))
         {

@@ -59,12 +59,15 @@ public sealed class LedgerTests
     [InlineData(12, "may come down")]
     public void What_ran_out_is_held_against_what_was_promised(long ranOut, string says)
     {
-        var sums = new TruthSums(400, ranOut, 360, 300, 3, 12, 240, 0, 0, 0, 0, 5, .2, .1, 0, 0, 0);
+        var sums = new TruthSums(400, ranOut, 360, 300, 3, 12, 240, 0, 0, 0, 0, 5, .2, .1, 20, 4, 1.2, 0, 0, 0);
         var lines = Truth.Of(sums);
         Assert.Contains(says, lines[0].Says, StringComparison.Ordinal);
         Assert.Equal(.1, lines[0].Reckoned, 9);
         Assert.Contains("of the 8 kits", lines[5].Says, StringComparison.Ordinal);
-        Assert.Equal(0, lines[6].Came?.Count ?? 0);
+        // Twenty runs a fifth too long: by hand e^0.2, and the interval does not hold 1.
+        Assert.Equal(1.2214, lines[6].Came!.Value, 4);
+        Assert.Contains("stays on longer", lines[6].Says, StringComparison.Ordinal);
+        Assert.Equal(0, lines[7].Came?.Count ?? 0);
     }
 
     /// <summary>By hand: 100 g signed and 60 g due at 1.1 are 166 likely; 40 g there and tubes of 60 want three.</summary>

@@ -50,7 +50,7 @@ public sealed class PackingTests
                 Assert.Equal(p.Formulas.Select(f => f.Line).Distinct().Count(), plan.Vessels.Count(v => v.Kind == VesselKind.SkinTest));
                 Assert.Equal(p.Tests.PreSoftenGrams.Value > 0, plan.Vessels.Any(v => v.Kind == VesselKind.Vial));
             },
-            iter: 60
+            iter: 25
         );
 
     [Fact]
@@ -65,7 +65,7 @@ public sealed class PackingTests
                     Assert.All(vessels.Where(v => v.Parts.Any(x => x.From is not null)), v => Assert.True(vessels.First(b => b.IsBlend).Sent is false));
                 }
             },
-            iter: 60
+            iter: 25
         );
 
     /// <summary>A hand that pours near the mark, sometimes far over it, drops a vessel, undoes, and puts over-poured parts right by raising the others.</summary>
@@ -156,7 +156,7 @@ public sealed class PackingTests
                     + end.Vessels.Sum(v => v.Lost);
                 Assert.Equal(outOfTubes, there);
             },
-            iter: 60
+            iter: 25
         );
 
     private static PackingStand After(PackingPlan plan, params PackingEvent[] events) => PackingStand.Of(plan, events);
@@ -290,5 +290,51 @@ public sealed class PackingTests
         Assert.True(smaller.Possible && smaller.Sent.Value < p.Quantity!.SendGrams.Value);
         Assert.True(smaller.Judged.RunsOut.Value > p.Quantity!.RunsOutShare.Value + .1);
         Assert.True(smaller.Judged.RatioOff <= .01, $"{smaller.Judged.RatioOff}");
+    }
+
+    [Fact]
+    public void A_house_of_whole_tubes_puts_them_in_unopened_and_weighs_the_developer()
+    {
+        var (_, p) = Of("house.schools={\"BE10\":\"wholeTube\"}; formula={\"use\":\"roots\",\"parts\":[{\"shade\":\"5N\",\"share\":1}]}");
+        var plan = Plan(p);
+        var tubes = plan.Vessels.Single(v => v.Kind == VesselKind.Colour);
+        Assert.True(tubes.Parts[0].Unopened);
+        Assert.Equal(0, tubes.Fill.Value % 60, 6);
+        Assert.False(plan.Vessels.First(v => v.Kind == VesselKind.Developer).Parts[0].Unopened);
+        var one = Poured(tubes.Key, "5N", 60);
+        var stand = After(plan, one).Find(tubes.Key)!;
+        Assert.Equal(tubes.Fill.Value > 60 ? PartState.Under : PartState.Right, stand.Parts[0].State);
+    }
+
+    /// <summary>Fifteen is not stocked: ten and twenty are weighed once for all bottles, half and half (DV8), and what a bottle holds is fifteen.</summary>
+    [Fact]
+    public void A_strength_that_is_not_stocked_is_one_blend_for_all_its_bottles()
+    {
+        var (c, p) = Of(
+            "hair.naturalLevel=2; hair.texture=\"fine\"; hair.lengths.level=4; allZones.greyPercent=0; allZones.regrowthMm=40; goal.service=\"baseLift\"; goal.level=4"
+        );
+        var plan = Plan(p);
+        var blend = plan.Vessels.Single(v => v.Kind == VesselKind.DeveloperBlend);
+        Assert.Equal(["10 vol", "20 vol"], blend.Parts.Select(x => x.Item).Order());
+        Assert.True(blend.Fill.Value >= plan.Vessels.Where(v => v.Parts.Any(x => x.From == blend.Key)).Sum(v => v.Fill.Value));
+        var judged = Judgement.Of(c, p, Bench.Shelf, PackingStand.Of(plan, All(plan)));
+        Assert.InRange(judged.Weighed.Formulas[0].Volume, 14.9, 15.1);
+        // Twice the stronger half is another strength, and goes back to the colourist or not by what it does.
+        var strong = Judgement.Of(c, p, Bench.Shelf, PackingStand.Of(plan, All(plan, blend.Key, "20 vol", 2)));
+        Assert.True(strong.Weighed.Formulas[0].Volume > 16 && strong.DeltaE > judged.DeltaE);
+    }
+
+    /// <summary>What the next kit repeats is what was prescribed, as long as only the scale differed; what was poured otherwise is what it knows.</summary>
+    [Fact]
+    public void A_mix_does_not_drift_by_the_scale_and_what_was_poured_otherwise_is_remembered()
+    {
+        var plan = Plan(Kit.P);
+        Prescription As(List<PackingEvent> events) => AsWeighed.Of(Kit.P, WeighedKit.Of(Kit.P, PackingStand.Of(plan, events)));
+        Assert.Equal(Kit.P.Formulas.SelectMany(f => f.Mix()), As(All(plan)).Formulas.SelectMany(f => f.Mix()));
+        var blend = plan.Vessels[0];
+        var other = As(All(plan, blend.Key, blend.Parts[0].Item, 2)).Formulas[0];
+        double was = Kit.P.Formulas[0].Mix().Single(m => m.Shade == blend.Parts[0].Item).Share.Value;
+        Assert.True(other.Mix().Single(m => m.Shade == blend.Parts[0].Item).Share.Value > was + .05);
+        Assert.Same(Kit.P, AsWeighed.Of(Kit.P, null));
     }
 }

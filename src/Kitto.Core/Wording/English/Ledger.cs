@@ -15,6 +15,7 @@ internal sealed partial class English
             TruthAbout.CameRight => "Came out right in depth and tone",
             TruthAbout.NearRight => "The same, where the forecast was near the wish",
             TruthAbout.Painting => "Painting, against planned",
+            TruthAbout.Contact => "First stroke to rinse, against planned",
             TruthAbout.Growth => "Growth in a month",
             _ => throw NoWords(name),
         };
@@ -37,6 +38,10 @@ internal sealed partial class English
             (Finding.Less, TruthAbout.NearRight) => "A near forecast is no better than others: check levels and tones as they were read, in daylight.",
             (Finding.More, TruthAbout.Painting) => "Painting takes longer than planned: read who paints again, and let the colour day begin earlier.",
             (Finding.Less, TruthAbout.Painting) => "Painting is quicker than planned: tick “practised” for hands that have done it before.",
+            (Finding.More, TruthAbout.Contact) =>
+                "Colour stays on longer than planned: the guide already moves the rinse with late strokes; look at those who rinse late in spite of it.",
+            (Finding.Less, TruthAbout.Contact) =>
+                "Colour comes off sooner than planned: where white shows afterwards, that is why; say so before a stronger mix is taken.",
             (Finding.More, TruthAbout.Growth) =>
                 $"Hair grows faster here than the usual {Values.GrowthMmPerMonth:0.#} mm: measure each head, and its own rate is used.",
             (Finding.Less, TruthAbout.Growth) =>
