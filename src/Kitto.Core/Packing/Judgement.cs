@@ -2,6 +2,7 @@ using Kitto.Core.Colour;
 using Kitto.Core.Quantity;
 using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
+using Kitto.Core.Strand;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Packing;
@@ -100,12 +101,13 @@ public sealed record Judgement(WeighedKit Weighed, double RatioOff, double Delta
                 continue;
             }
 
+            // Another strength lifts otherwise, too: the hair it meets is another.
             var mix = Undiluted(plan.Dilutes, poured.Mix());
-            var (was, now) = (
-                canvas.Look(new Mixture(plan.Line, formula.Developer.Volume, prescribed)),
-                canvas.Look(new Mixture(plan.Line, Volume.Of(Math.Round(poured.Volume, 2)), mix))
-            );
-            double delta = Difference2000.Between(HeadForecast.Mean(canvas, was), HeadForecast.Mean(canvas, now));
+            var bottle = Volume.Of(Math.Clamp(Math.Round(poured.Volume, 2), 0, 40));
+            var own = new FormulaPlan(plan.Use, plan.Line, plan.Wish, [(bottle, 1)], plan.Ratio, plan.Given) { Asked = plan.Asked, Quick = plan.Quick };
+            var met = ApplicationTarget.Of(own, at, laid.Strand, laid.Case.Reading, laid.Soften, laid.Residual, before);
+            var (was, now) = (canvas.Look(new Mixture(plan.Line, formula.Developer.Volume, prescribed)), met.Look(new Mixture(plan.Line, bottle, mix)));
+            double delta = Difference2000.Between(HeadForecast.Mean(canvas, was), HeadForecast.Mean(met, now));
             most = Math.Max(most, delta);
             if (delta > Values.PouredDeltaE)
             {
@@ -113,8 +115,8 @@ public sealed record Judgement(WeighedKit Weighed, double RatioOff, double Delta
             }
 
             var rules = laid.Rules(at) with { Least = 0 };
-            var breach = (rules.Of(mix, plan.Line) | rules.Of(canvas, now)) & ~(rules.Of(prescribed, plan.Line) | rules.Of(canvas, was));
-            MixReasons.Breaches(plan, rules, breach, canvas, now, mix, forced: true, why);
+            var breach = (rules.Of(mix, plan.Line) | rules.Of(met, now)) & ~(rules.Of(prescribed, plan.Line) | rules.Of(canvas, was));
+            MixReasons.Breaches(plan, rules, breach, met, now, mix, forced: true, why);
         }
 
         return most;
