@@ -3,13 +3,14 @@ import { readFileSync } from 'node:fs';
 import { test } from 'node:test';
 import { jumped, read, steadiness } from '../../src/Kitto.Web/front/scripts/bench/line.js';
 import { base, judge } from '../../src/Kitto.Web/front/scripts/bench/pour.js';
+import { source } from '../../src/Kitto.Web/front/scripts/bench/source.js';
 import { scanner } from '../../src/Kitto.Web/front/scripts/bench/scan.js';
 import { kept, wait, waiting } from '../../src/Kitto.Web/front/scripts/bench/unkept.js';
 import { Scale, lineForms } from '../../tools/scale/model.mjs';
 
 // The patterns as the house has them.
-const source = readFileSync(new URL('../../src/Kitto.Web/Bench/ScaleSettings.cs', import.meta.url), 'utf8');
-const patterns = [...source.matchAll(/@"(\^[^"]+\$)"/g)].map(m => new RegExp(m[1]));
+const settings = readFileSync(new URL('../../src/Kitto.Web/Bench/ScaleSettings.cs', import.meta.url), 'utf8');
+const patterns = [...settings.matchAll(/@"(\^[^"]+\$)"/g)].map(m => new RegExp(m[1]));
 
 test('every form of line the house knows reads what the simulated scale writes: grams, steady or moving, too much, ounces', () => {
   assert.equal(patterns.length, lineForms.length);
@@ -96,4 +97,40 @@ test('a pour that was not kept waits, once, until it is', () => {
   assert.deepEqual([waiting('k', store), shelf.size], [[], 0]);
   shelf.set('kitto-bench-k', 'not json');
   assert.deepEqual(waiting('k', store), []);
+});
+
+test('a serial scale is read line by line however its bytes come, and told when its cable is out', async () => {
+  const opened = [];
+  const bytes = text => new TextEncoder().encode(text);
+  let cable;
+  const port = {
+    open: async options => opened.push(options.baudRate),
+    close: async () => {},
+    readable: new ReadableStream({
+      start: controller => {
+        cable = controller;
+      },
+    }),
+  };
+  Object.defineProperty(globalThis, 'navigator', { value: { serial: { getPorts: async () => [port] } }, configurable: true });
+  const lines = [];
+  const lost = new Promise(resolve => {
+    source({ from: 'serial', baud: '4800' }).open(line => lines.push(line), (why, tap) => resolve([why, tap]));
+  });
+  await new Promise(resolve => setTimeout(resolve, 5));
+  for (const piece of ['ST,NT,+  1', '2.3 g\r', '\nUS,NT,+  13', '.0 g\r\nST']) cable.enqueue(bytes(piece));
+  await new Promise(resolve => setTimeout(resolve, 5));
+  assert.deepEqual(opened, [4800]);
+  assert.deepEqual(
+    lines.map(l => read(l, patterns[0])).filter(Boolean),
+    [
+      { grams: 12.3, steady: true },
+      { grams: 13, steady: false },
+    ],
+  );
+  cable.error(new Error('unplugged'));
+  const [why, tap] = await lost;
+  assert.match(why, /scale is gone/);
+  assert.equal(tap, true);
+  assert.equal(source({ from: 'typed' }), null);
 });
