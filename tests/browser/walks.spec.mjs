@@ -1,8 +1,8 @@
-// Random walks (KITTO_WALKS=200 for as many as that) through a run: taps, back, reload, no line, a line again, waiting. After each the record says what really was done, and when.
+// Random walks (KITTO_WALKS=200 for a long look) through a run: taps, back, reload, no line, a line again, waiting. After each the record says what really was done, and when.
 import { line } from './line.mjs';
 import { test, expect, guideOf, signIn, sql } from './help.mjs';
 
-const WALKS = Number(process.env.KITTO_WALKS ?? 120);
+const WALKS = Number(process.env.KITTO_WALKS ?? 40);
 // A run that can be gone on with.
 const READY = '.run[x-data=run]:has(#run-next:enabled) .step.shown';
 // How near a moment is told to when it was, ms: on two busy cores a request takes its time.
