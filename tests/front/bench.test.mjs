@@ -115,19 +115,19 @@ test('a serial scale is read line by line however its bytes come, and told when 
   Object.defineProperty(globalThis, 'navigator', { value: { serial: { getPorts: async () => [port] } }, configurable: true });
   const lines = [];
   const lost = new Promise(resolve => {
-    source({ from: 'serial', baud: '4800' }).open(line => lines.push(line), (why, tap) => resolve([why, tap]));
+    source({ from: 'serial', baud: '4800' }).open(
+      line => lines.push(line),
+      (why, tap) => resolve([why, tap]),
+    );
   });
   await new Promise(resolve => setTimeout(resolve, 5));
   for (const piece of ['ST,NT,+  1', '2.3 g\r', '\nUS,NT,+  13', '.0 g\r\nST']) cable.enqueue(bytes(piece));
   await new Promise(resolve => setTimeout(resolve, 5));
   assert.deepEqual(opened, [4800]);
-  assert.deepEqual(
-    lines.map(l => read(l, patterns[0])).filter(Boolean),
-    [
-      { grams: 12.3, steady: true },
-      { grams: 13, steady: false },
-    ],
-  );
+  assert.deepEqual(lines.map(l => read(l, patterns[0])).filter(Boolean), [
+    { grams: 12.3, steady: true },
+    { grams: 13, steady: false },
+  ]);
   cable.error(new Error('unplugged'));
   const [why, tap] = await lost;
   assert.match(why, /scale is gone/);
