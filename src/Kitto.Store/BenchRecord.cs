@@ -16,8 +16,7 @@ public sealed record QueuedKit(
     DateOnly? PostOn,
     int Told,
     DateTime? LastAt,
-    string? LastBy,
-    bool Stopped
+    string? LastBy
 );
 
 /// <summary>A kit that is signed and not packed.</summary>
@@ -32,8 +31,12 @@ public sealed class BenchRecord(Database db)
     /// <summary>Everything told of a kit, in order.</summary>
     public Task<IReadOnlyList<PackingEvent>> Of(Guid kitId) => db.On(connection => Of(connection, kitId));
 
-    /// <summary>How many lines there are of a kit: another number as soon as anything is told, whoever tells it.</summary>
-    public Task<int> Told(Guid kitId) => db.One<int>("select count(*)::int from bench_event where kit_id = @kitId", new { kitId });
+    /// <summary>Where a kit stands at the bench: another text as soon as anything is told of it or it is moved on, whoever does it. Null where there is none.</summary>
+    public Task<string?> Mark(Guid kitId) =>
+        db.One<string>(
+            "select concat_ws(' ', (select count(*) from bench_event where kit_id = @kitId), state, version) from kit where id = @kitId",
+            new { kitId }
+        );
 
     internal static async Task<IReadOnlyList<PackingEvent>> Of(NpgsqlConnection connection, Guid kitId) =>
         [.. (await connection.QueryAsync<Row>(Sql, new { kitId })).Select(r => r.Read())];
@@ -42,7 +45,7 @@ public sealed class BenchRecord(Database db)
     public Task<IReadOnlyList<QueuedKit>> Queue() =>
         db.List<QueuedKit>(
             """
-            select k.id, c.name as client, k.number, p.service, k.state, k.fill_on, k.post_on, coalesce(e.told, 0)::int as told, e.last_at, e.last_by, false as stopped
+            select k.id, c.name as client, k.number, p.service, k.state, k.fill_on, k.post_on, coalesce(e.told, 0)::int as told, e.last_at, e.last_by
             from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id
             left join lateral (
                 select count(*) as told, max(said_at) as last_at, (array_agg(said_by order by seq desc))[1] as last_by from bench_event where kit_id = k.id

@@ -64,7 +64,10 @@ public sealed record Studio(
         };
 
     /// <summary>What the house reckons a kit at.</summary>
-    public Prices Reckons() => JsonSerializer.Deserialize<Prices>(Prices, JsonSerializerOptions.Web) ?? new Prices();
+    public Prices Reckons() => Reckons(Prices);
+
+    /// <summary>The same of what is kept.</summary>
+    internal static Prices Reckons(string kept) => JsonSerializer.Deserialize<Prices>(kept, JsonSerializerOptions.Web) ?? new Prices();
 
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today(DateTimeOffset now) => Today(now.UtcDateTime);

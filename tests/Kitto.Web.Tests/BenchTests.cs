@@ -217,7 +217,7 @@ public sealed class BenchTests(Studio studio) : IClassFixture<Studio>
         Assert.DoesNotContain("\n=", csv.Replace(",", "\n", StringComparison.Ordinal), StringComparison.Ordinal);
         Assert.Contains("\"kitto\": \"ledger/1\"", await colourist.Download("/ledger?handler=Json"), StringComparison.Ordinal);
         Assert.Contains("Give a first and a last day", (await colourist.Open("/ledger?from=2027-01-01&to=2026-01-01")).Text, StringComparison.Ordinal);
-        Assert.Contains("As reckoned", (await colourist.Open("/ledger")).Text + "As reckoned", StringComparison.Ordinal);
+        Assert.Contains("of the 8 kits that are needed", (await colourist.Open("/ledger")).Text, StringComparison.Ordinal);
     }
 
     [Fact]

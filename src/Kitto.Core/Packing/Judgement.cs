@@ -27,8 +27,7 @@ public sealed record Judgement(WeighedKit Weighed, double RatioOff, double Delta
     {
         var weighed = WeighedKit.Of(p, stand);
         var why = new List<Reason>();
-        double ratio = 0,
-            delta = 0;
+        double ratio = 0;
         foreach (var (formula, poured) in p.Formulas.Zip(weighed.Formulas))
         {
             foreach (var (pair, was) in formula.Pairs.Zip(poured.Pairs))
@@ -44,12 +43,8 @@ public sealed record Judgement(WeighedKit Weighed, double RatioOff, double Delta
             }
         }
 
-        var off2 = weighed.Formulas.Where(f => Differs(p.Formulas[f.At], f)).ToList();
-        if (off2.Count > 0 && Looks(c, p, shelf, off2, why) is var looks && looks > 0)
-        {
-            delta = looks;
-        }
-
+        var others = weighed.Formulas.Where(f => Differs(p.Formulas[f.At], f)).ToList();
+        double delta = others.Count > 0 ? Looks(c, p, shelf, others, why) : 0;
         var sent = weighed.Sent;
         var runsOut = RunsOutOf(c, p, sent);
         if (p.Quantity is { } q && Math.Abs(sent.Value - q.SendGrams.Value) > Values.RatioMargin * q.SendGrams.Value)

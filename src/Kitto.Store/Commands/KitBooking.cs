@@ -42,9 +42,7 @@ internal static class KitBooking
     /// <summary>Books it, over what was booked of it before it was taken back.</summary>
     public static async Task Book(NpgsqlConnection connection, Kit kit, PackedKit packed, DateOnly today)
     {
-        var prices = (await connection.QuerySingleAsync<string>("select prices::text from studio where id = 1")) is { } kept
-            ? System.Text.Json.JsonSerializer.Deserialize<Prices>(kept, System.Text.Json.JsonSerializerOptions.Web) ?? new Prices()
-            : new Prices();
+        var prices = Studio.Reckons(await connection.QuerySingleAsync<string>("select prices::text from studio where id = 1"));
         decimal? postage = await connection.ExecuteScalarAsync<decimal?>(
             "select d.postage from client c join destination d on d.id = c.destination_id where c.id = @ClientId",
             new { kit.ClientId }

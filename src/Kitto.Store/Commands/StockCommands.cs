@@ -76,18 +76,6 @@ public sealed class StockCommands(Database db)
             return codes;
         });
 
-    /// <summary>Changes what is said of a lot: its day, its price.</summary>
-    public Task<int> Change(Guid lot, DateOnly? expiresOn, decimal? price) =>
-        db.Run(
-            "update lot set expires_on = @expiresOn, price = @price where id = @lot",
-            new
-            {
-                lot,
-                expiresOn,
-                price,
-            }
-        );
-
     /// <summary>So much is really in a tube.</summary>
     public Task Count(Guid tube, decimal grams, string by, DateTime at, DateOnly today) => To(tube, grams, "counted", "counted", by, at, today);
 

@@ -91,10 +91,8 @@ public sealed partial class PackModel(
         return Page();
     }
 
-    /// <summary>How many lines there are: another bench asks whether anything was told here.</summary>
-    public async Task<IActionResult> OnGetTold(Guid id) => await bench.Open(id) is { } at ? Content(Mark(at)) : NotFound();
-
-    private static string Mark(KitAtBench at) => $"{at.Told.Count} {at.Kit.State} {at.Kit.Version}";
+    /// <summary>Where it stands: another bench asks every two seconds whether anything was told here, and nothing is read for that.</summary>
+    public async Task<IActionResult> OnGetTold(Guid id, [FromServices] BenchRecord record) => await record.Mark(id) is { } mark ? Content(mark) : NotFound();
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 

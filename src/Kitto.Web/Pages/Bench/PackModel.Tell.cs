@@ -39,6 +39,12 @@ public sealed partial class PackModel
             return NotFound();
         }
 
+        // Told again because its answer was lost: it is taken down already.
+        if (At.Told.Any(e => e.Id == form.Event))
+        {
+            return RedirectToPage(new { id });
+        }
+
         Typed = form;
         var (said, wrong) = Stopped is null ? Read(form) : (null, Stopped);
         if (wrong is null)
@@ -107,7 +113,7 @@ public sealed partial class PackModel
         decimal grams = 0;
         if (kind == PackingKind.Poured)
         {
-            decimal there = Vessel?.Grams ?? 0;
+            decimal there = At.Stand.Find(form.Vessel ?? "")?.Grams ?? 0;
             if (TypedNumber.Read(form.Shows, 0, (double)PackingRules.MostGrams) is not { } shows)
             {
                 return (null, $"What the scale shows: a number, {there:0.##} to {PackingRules.MostGrams:0} g.");
