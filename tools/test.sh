@@ -29,7 +29,7 @@ run_tests() {
   done
   say "kitto: scripts"
   out="$HOME_DIR/scripts.log"
-  node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs >"$out" 2>&1 || cat "$out"
+  node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs "$ROOT"/tests/browser/*.test.mjs >"$out" 2>&1 || cat "$out"
   passed=$((passed + $(sed -n 's/^# pass //p' "$out" | tail -n 1 | grep . || echo 0))); failed=$((failed + $(sed -n 's/^# fail //p' "$out" | tail -n 1 | grep . || echo 1)))
   say "kitto: browser"
   out="$HOME_DIR/browser.json"

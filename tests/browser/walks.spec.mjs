@@ -2,7 +2,7 @@
 import { line } from './line.mjs';
 import { test, expect, guideOf, signIn, sql } from './help.mjs';
 
-const WALKS = Number(process.env.KITTO_WALKS ?? 40);
+const WALKS = Number(process.env.KITTO_WALKS ?? 20);
 // A run that can be gone on with.
 const READY = '.run[x-data=run]:has(#run-next:enabled) .step.shown';
 // How near a moment is told to when it was, ms: on two busy cores a request takes its time.
