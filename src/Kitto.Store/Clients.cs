@@ -113,7 +113,7 @@ public sealed class Clients(Database db)
         Dapper.SqlMapper.QuerySingleOrDefaultAsync<string>(
             connection,
             """
-            select concat_ws('|', c.xmin, d.xmin, (select xmin from studio where id = 1),
+            select concat_ws('|', c.xmin, d.xmin, (select xmin from studio),
                 (select max(version) from reading where client_id = @id), (select count(*) from prescription where client_id = @id), (select max(id) from client_way where client_id = @id),
                 (select string_agg(xmin::text, ',') from kit where client_id = @id), (select string_agg(xmin::text, ',') from answers where client_id = @id),
                 (select max(seq) from safety_event where client_id = @id),

@@ -24,15 +24,10 @@ public sealed class Database : IAsyncDisposable
 
     private const int OneAtATime = 0x6b697474;
 
-    /// <summary>For so long after an answer connections are trusted to be alive.</summary>
-    private const long TrustedMilliseconds = 1000;
-
-    private long answered = long.MinValue / 2;
-
     /// <summary>Statements that come again are planned once for each connection; every connection works under the role.</summary>
     public Database(string connectionString)
     {
-        // A pooled connection keeps its role: nothing else is ever set on one, so there is nothing to reset.
+        // A pooled connection keeps its role, and is told its studio whenever it is opened: there is nothing to reset.
         var builder = new NpgsqlDataSourceBuilder(
             new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = 60, NoResetOnClose = true }.ConnectionString
         );
@@ -44,28 +39,33 @@ public sealed class Database : IAsyncDisposable
     private const string AsRole =
         $"select set_config('role', '{Role}', false) where pg_has_role(current_user, (select oid from pg_roles where rolname = '{Role}'), 'member')";
 
-    /// <summary>A connection that answers. One that has idled is asked first: after the database was started again the pool is full of dead ones, and what is said must not be lost on them.</summary>
+    /// <summary>
+    /// A connection that answers, and works for the studio at hand. Telling it so asks it at the same time: after the database was started again
+    /// the pool is full of dead ones, and what is said must not be lost on them.
+    /// </summary>
     public async ValueTask<NpgsqlConnection> Open()
     {
         var connection = await source.OpenConnectionAsync();
-        if (Environment.TickCount64 - Volatile.Read(ref answered) < TrustedMilliseconds)
-        {
-            return connection;
-        }
-
         try
         {
-            await connection.ExecuteAsync("select 1");
+            await Tell(connection);
         }
         catch (NpgsqlException)
         {
             await connection.DisposeAsync();
             source.Clear();
             connection = await source.OpenConnectionAsync();
+            await Tell(connection);
         }
 
-        Volatile.Write(ref answered, Environment.TickCount64);
         return connection;
+    }
+
+    private static async Task Tell(NpgsqlConnection connection)
+    {
+        await using var tell = new NpgsqlCommand("select set_config('kitto.studio', $1, false)", connection);
+        tell.Parameters.Add(new NpgsqlParameter<string> { TypedValue = CurrentStudio.Id == 0 ? "" : CurrentStudio.Id.ToString() });
+        await tell.ExecuteNonQueryAsync();
     }
 
     public Task<IReadOnlyList<T>> List<T>(string sql, object? with = null) =>
@@ -93,20 +93,10 @@ public sealed class Database : IAsyncDisposable
             return result;
         });
 
-    /// <summary>Works on a connection; one that broke is remembered, so that the next is asked before it is trusted.</summary>
     internal async Task<T> On<T>(Func<NpgsqlConnection, Task<T>> work)
     {
-        try
-        {
-            await using var connection = await Open();
-            return await work(connection);
-        }
-        catch (NpgsqlException broken) when (broken is not PostgresException || broken.SqlState?.StartsWith("57P", StringComparison.Ordinal) == true)
-        {
-            // The next one asks before it trusts.
-            Volatile.Write(ref answered, long.MinValue / 2);
-            throw;
-        }
+        await using var connection = await Open();
+        return await work(connection);
     }
 
     /// <summary>
@@ -171,6 +161,7 @@ public sealed class Database : IAsyncDisposable
                 grant select, insert, update, delete on all tables in schema public to {Role};
                 grant usage on all sequences in schema public to {Role};
                 revoke update, delete on safety_event, run_step, bench_event, stock_move, shelf_version, schemaversions from {Role};
+                revoke all on account, studio_leave from {Role};
                 """
             );
             return true;

@@ -19,7 +19,7 @@ public sealed class Drafts(Database db)
             """
             insert into draft (client_id, person_id, begun_from, document, mix, saved_at)
             select @clientId, @personId, @begunFrom, @document::jsonb, @mix, @at from set_config('synchronous_commit', 'off', true)
-            on conflict (client_id, person_id) do update set begun_from = @begunFrom, document = @document::jsonb, mix = @mix, saved_at = @at where draft.saved_at <= @at
+            on conflict (studio_id, client_id, person_id) do update set begun_from = @begunFrom, document = @document::jsonb, mix = @mix, saved_at = @at where draft.saved_at <= @at
             """,
             new
             {

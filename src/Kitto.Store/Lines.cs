@@ -63,7 +63,7 @@ public sealed class Lines(Database db)
             {
                 int rows = await connection.ExecuteAsync(
                     line.Version == 0
-                        ? "insert into line (id, document, changed_by) values (@Id, @Document::jsonb, @by) on conflict (id) do nothing"
+                        ? "insert into line (id, document, changed_by) values (@Id, @Document::jsonb, @by) on conflict (studio_id, id) do nothing"
                         : "update line set document = @Document::jsonb, version = version + 1, changed_at = now(), changed_by = @by where id = @Id and version = @Version",
                     new
                     {

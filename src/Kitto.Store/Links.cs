@@ -1,4 +1,5 @@
 using System.Buffers.Text;
+using System.Globalization;
 using System.Security.Cryptography;
 
 namespace Kitto.Store;
@@ -26,7 +27,7 @@ public sealed record Link(
     public DateTime? ClosedAt(DateTime now) => RevokedAt ?? (ExpiresAt <= now ? ExpiresAt : null);
 }
 
-/// <summary>Doors from outside: 128 random bits each, found by their hash, revocable, expiring.</summary>
+/// <summary>Doors from outside: 128 random bits each, found by their hash, revocable, expiring. In front of them stands whose they are, except of the first studio.</summary>
 public sealed class Links(Database db)
 {
     /// <summary>How long a link to a guide works.</summary>
@@ -100,8 +101,20 @@ public sealed class Links(Database db)
             )
             : null;
 
+    private const char Mark = '~';
+
+    /// <summary>The studio a token belongs to, whether or not it opens anything there; 0: it is none.</summary>
+    public static int StudioOf(string token) =>
+        token.Split(Mark) switch
+        {
+            [_] => CurrentStudio.First,
+            [var number, _] when int.TryParse(number, NumberStyles.None, CultureInfo.InvariantCulture, out int id) && id > CurrentStudio.First => id,
+            _ => 0,
+        };
+
     private static byte[]? Hash(string token)
     {
+        token = token[(token.IndexOf(Mark, StringComparison.Ordinal) + 1)..];
         Span<byte> bytes = stackalloc byte[16];
         return token.Length == 22 && Base64Url.IsValid(token) && Base64Url.TryDecodeFromChars(token, bytes, out int length) && length == 16
             ? SHA256.HashData(bytes)
@@ -121,6 +134,11 @@ public sealed class Links(Database db)
     {
         byte[] token = RandomNumberGenerator.GetBytes(16);
         string written = Base64Url.EncodeToString(token);
+        if (CurrentStudio.Id != CurrentStudio.First)
+        {
+            written = $"{CurrentStudio.Id}{Mark}{written}";
+        }
+
         await db.Run(
             """
             update link set revoked_at = @at

@@ -33,7 +33,7 @@ public sealed class Messages(Database db)
         db.Run(
             """
             insert into message (id, key, client_id, recipient, subject, body, due_at, made_at)
-            values (@id, @key, @clientId, @recipient, @subject, @body, @at, @at) on conflict (key) do nothing
+            values (@id, @key, @clientId, @recipient, @subject, @body, @at, @at) on conflict (studio_id, key) do nothing
             """,
             new
             {

@@ -26,7 +26,11 @@ public sealed class People(Database db)
     /// <summary>Whether the studio has more than one person.</summary>
     public Task<bool> Several() => db.One<bool>("select count(*) > 1 from person");
 
-    public Task<bool> Any() => db.One<bool>("select exists (select 1 from person)");
+    /// <summary>Whether anybody works with this installation, in any studio.</summary>
+    public Task<bool> Any() => db.One<bool>("select any_account()");
+
+    /// <summary>The studio of who signs in under a name; null: nobody does.</summary>
+    public Task<int?> StudioOf(string normalName) => db.One<int?>("select account_studio(@normalName)", new { normalName });
 
     internal const string AddSql = $"""
         insert into person ({Columns})
@@ -38,7 +42,7 @@ public sealed class People(Database db)
     public Task<int> Save(Person person) =>
         db.Run(
             """
-            update person set user_name = @UserName, normal_name = @NormalName, display_name = @DisplayName, password_hash = @PasswordHash,
+            update person set display_name = @DisplayName, password_hash = @PasswordHash,
                    security_stamp = @SecurityStamp, failed_count = @FailedCount, locked_until = @LockedUntil
             where id = @Id
             """,

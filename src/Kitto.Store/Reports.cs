@@ -81,7 +81,7 @@ public sealed class Reports(Database db)
                 """
                 delete from report_photo where kit_id = @kitId and jpeg is null and id <> @id and begun_at < @at - interval '7 days';
                 insert into report_photo (id, kit_id, size, came, begun_at)
-                select @id, @kitId, @size, '', @at where (select count(*) from report_photo where kit_id = @kitId) < @MostPhotos on conflict (id) do nothing
+                select @id, @kitId, @size, '', @at where (select count(*) from report_photo where kit_id = @kitId) < @MostPhotos on conflict (studio_id, id) do nothing
                 """,
                 with
             );

@@ -25,7 +25,7 @@ public sealed class Runs(Database db)
     internal static Task Append(NpgsqlConnection connection, Guid kitId, RunLine word, DateTime at) =>
         connection.ExecuteAsync(
             """
-            insert into run_step (id, kit_id, word, step, begun_at, received_at) values (@Id, @kitId, @word, @Step, @At, @received) on conflict (id) do nothing
+            insert into run_step (id, kit_id, word, step, begun_at, received_at) values (@Id, @kitId, @word, @Step, @At, @received) on conflict (studio_id, id) do nothing
             """,
             new
             {

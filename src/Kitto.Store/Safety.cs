@@ -58,7 +58,7 @@ public sealed class SafetyRecords(Database db)
                 """
                 insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, result, minutes, rule, of_event, source)
                 values (@Id, @clientId, @Kit, @kind, @At, @SaidAt, @By, @Says, @Line, @result, @Minutes, @Rule, @Of, @Source)
-                on conflict (id) do nothing
+                on conflict (studio_id, id) do nothing
                 """,
                 new
                 {

@@ -101,11 +101,14 @@ public sealed record SchoolChoice(string Rule, string Way, string ChosenBy, Date
 /// <summary>Studio and destinations.</summary>
 public sealed class Studios(Database db)
 {
+    /// <summary>The numbers of all studios of the installation, for work that nobody asks for.</summary>
+    public Task<IReadOnlyList<int>> All() => db.List<int>("select studio_ids()");
+
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
             select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices
-            from studio where id = 1
+            from studio
             """
         );
 
@@ -121,7 +124,7 @@ public sealed class Studios(Database db)
                     """
                     update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
                            cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, prices = @Prices::jsonb, version = version + 1
-                    where id = 1 and version = @Version
+                    where version = @Version
                     """,
                     studio
                 ) == 0

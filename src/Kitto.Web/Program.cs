@@ -121,11 +121,7 @@ builder
 var app = builder.Build();
 bool guarded = await Database.Prepare(
     connection,
-    async () =>
-    {
-        await app.Services.GetRequiredService<CurrentShelf>().Open(demo ? folder : null);
-        await Seed.Ensure(app.Services, demo);
-    }
+    () => Seed.Ensure(app.Services, demo, folder)
 );
 if (!guarded)
 {
@@ -157,10 +153,11 @@ app.Use(
     }
 );
 app.UseWhen(c => FrontEnd.MayCompress(c.Request), pages => pages.UseResponseCompression());
-app.UseWhen(c => !c.Request.Path.StartsWithSegments("/healthz"), pages => pages.UseMiddleware<CleanText>());
-app.UseMiddleware<ClientLanguage>();
 app.UseRouting();
 app.UseAuthentication();
+app.UseMiddleware<StudioAtHand>();
+app.UseWhen(c => !c.Request.Path.StartsWithSegments("/healthz"), pages => pages.UseMiddleware<CleanText>());
+app.UseMiddleware<ClientLanguage>();
 app.UseAuthorization();
 app.MapStaticAssets().ShortCircuit();
 app.MapRazorPages().WithStaticAssets();

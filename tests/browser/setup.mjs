@@ -16,7 +16,7 @@ export function psql(database, statement) {
     .map(v => `/usr/lib/postgresql/${v}/bin/psql`)
     .pop();
   return execFileSync(bin, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', database, '-Atc', statement], {
-    env: { ...process.env, PGPASSWORD: parts.Password },
+    env: { ...process.env, PGPASSWORD: parts.Password, PGOPTIONS: '-c kitto.studio=1' },
   })
     .toString()
     .trim();

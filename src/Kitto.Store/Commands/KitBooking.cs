@@ -42,7 +42,7 @@ internal static class KitBooking
     /// <summary>Books it, over what was booked of it before it was taken back.</summary>
     public static async Task Book(NpgsqlConnection connection, Kit kit, PackedKit packed, DateOnly today)
     {
-        var prices = Studio.Reckons(await connection.QuerySingleAsync<string>("select prices::text from studio where id = 1"));
+        var prices = Studio.Reckons(await connection.QuerySingleAsync<string>("select prices::text from studio"));
         decimal? postage = await connection.ExecuteScalarAsync<decimal?>(
             "select d.postage from client c join destination d on d.id = c.destination_id where c.id = @ClientId",
             new { kit.ClientId }

@@ -45,7 +45,7 @@ public sealed class SafetyCommands(Database db, ILogger<SafetyCommands>? logger 
             if (photo is { } picture && taken.Refused is null)
             {
                 await held.Execute(
-                    "insert into test_photo (test_id, jpeg, taken_in) select @Of, @Jpeg, @At where exists (select 1 from safety_event where id = @Of) on conflict (test_id) do nothing",
+                    "insert into test_photo (test_id, jpeg, taken_in) select @Of, @Jpeg, @At where exists (select 1 from safety_event where id = @Of) on conflict (studio_id, test_id) do nothing",
                     new
                     {
                         picture.Of,
@@ -137,7 +137,7 @@ public sealed class SafetyCommands(Database db, ILogger<SafetyCommands>? logger 
                     """
                     insert into outcome_report (kit_id, applied_on, coverage, depth, tone, left_grams, ran_out, weighed, comfort, minutes, note, reported_at, zones)
                     values (@KitId, @AppliedOn, @Coverage, @Depth, @Tone, @LeftGrams, @RanOut, @Weighed, @Comfort, @Minutes, @Note, @ReportedAt, @Zones::jsonb)
-                    on conflict (kit_id) do nothing
+                    on conflict (studio_id, kit_id) do nothing
                     """,
                     report
                 ) == 0

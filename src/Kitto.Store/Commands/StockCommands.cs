@@ -26,7 +26,7 @@ public sealed class StockCommands(Database db)
             await connection.ExecuteAsync(
                 """
                 insert into lot (id, line, item, number, expires_on, pack_grams, price, received_on) values (@Id, @Line, @Item, @Number, @ExpiresOn, @PackGrams, @Price, @ReceivedOn)
-                on conflict (line, item, number) do nothing
+                on conflict (studio_id, line, item, number) do nothing
                 """,
                 lot
             );
@@ -55,7 +55,7 @@ public sealed class StockCommands(Database db)
                     await connection.QueryAsync<string>(
                         """
                         with came as (
-                            insert into tube (id, lot_id, code, grams) select gen_random_uuid(), @lot, c, @PackGrams from unnest(@drawn) c on conflict (code) do nothing returning id, code
+                            insert into tube (id, lot_id, code, grams) select gen_random_uuid(), @lot, c, @PackGrams from unnest(@drawn) c on conflict (studio_id, code) do nothing returning id, code
                         ), moved as (
                             insert into stock_move (tube_id, kind, grams, moved_by, moved_at) select id, 'received', @PackGrams, @by, @at from came
                         )
@@ -111,7 +111,7 @@ public sealed class StockCommands(Database db)
     /// <summary>Says which shade a code on a package means.</summary>
     public Task<int> Means(string code, string line, string item) =>
         db.Run(
-            "insert into product_code (code, line, item) values (@code, @line, @item) on conflict (code) do update set line = @line, item = @item",
+            "insert into product_code (code, line, item) values (@code, @line, @item) on conflict (studio_id, code) do update set line = @line, item = @item",
             new
             {
                 code,

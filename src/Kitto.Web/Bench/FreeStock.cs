@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Kitto.Core.Packing;
 using Kitto.Store;
 
@@ -11,7 +12,7 @@ public sealed class FreeStock(StockRecord stock, BenchKits bench)
 
     private sealed record Seen(long At, DateOnly Today, IReadOnlyList<AtHand> There, IReadOnlyList<(Guid Client, IReadOnlyList<Need> Takes)> Waiting);
 
-    private volatile Seen? seen;
+    private readonly ConcurrentDictionary<int, Seen> seen = [];
 
     /// <summary>Grams at hand by line and item, less what kits that are signed and not packed still take of them. What is not counted is not in it.</summary>
     /// <param name="today">The studio's day.</param>
@@ -19,10 +20,10 @@ public sealed class FreeStock(StockRecord stock, BenchKits bench)
     /// <param name="typing">Whether somebody types meanwhile: then what was seen a moment ago will do.</param>
     public async Task<Dictionary<(string Line, string Item), decimal>> Of(DateOnly today, Guid? but = null, bool typing = false)
     {
-        var now = seen;
+        var now = seen.GetValueOrDefault(CurrentStudio.Id);
         if (!typing || now is null || now.Today != today || Environment.TickCount64 - now.At > Keeps)
         {
-            now = seen = await Look(today);
+            now = seen[CurrentStudio.Id] = await Look(today);
         }
 
         var free = now.There.ToDictionary(a => (a.Line, a.Item), a => a.Grams);

@@ -1,5 +1,6 @@
 using System.Text;
 using Kitto.Core.Contract;
+using Kitto.Store;
 using Kitto.Web.Shelves;
 using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.Extensions.Primitives;
@@ -29,7 +30,11 @@ public sealed class CleanText(RequestDelegate next, CurrentShelf shelf)
             return;
         }
 
-        await shelf.Refresh();
+        if (CurrentStudio.Id != 0)
+        {
+            await shelf.Refresh();
+        }
+
         await next(context);
     }
 

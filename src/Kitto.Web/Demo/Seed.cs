@@ -1,5 +1,6 @@
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Web.Shelves;
 using Microsoft.AspNetCore.Identity;
 
 namespace Kitto.Web.Demo;
@@ -14,7 +15,10 @@ public static class Seed
     public const string Password = "mail-boat-days";
 
     /// <summary>Loads the demo if it is wanted and nobody works here yet. Cut short, it is thrown away at the next start and begun again: half a demo is worse than none.</summary>
-    public static async Task Ensure(IServiceProvider services, bool demo)
+    /// <param name="services">The application's.</param>
+    /// <param name="demo">Whether it is wanted.</param>
+    /// <param name="invented">Folder of the invented lines.</param>
+    public static async Task Ensure(IServiceProvider services, bool demo, string invented)
     {
         if (!demo || await services.GetRequiredService<People>().Any())
         {
@@ -23,11 +27,11 @@ public static class Seed
 
         var db = services.GetRequiredService<Database>();
         await db.Run("insert into filling (started_at) values (now())");
-        await Fill(services);
+        await Fill(services, invented);
         await db.Run("delete from filling");
     }
 
-    private static async Task Fill(IServiceProvider services)
+    private static async Task Fill(IServiceProvider services, string invented)
     {
         using var scope = services.CreateScope();
         var users = scope.ServiceProvider.GetRequiredService<UserManager<Person>>();
@@ -39,7 +43,7 @@ public static class Seed
             CreatedAt = scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow().UtcDateTime,
         };
         person.PasswordHash = users.PasswordHasher.HashPassword(person, Password);
-        await services
+        int studio = await services
             .GetRequiredService<FirstAccount>()
             .Make(
                 person,
@@ -54,6 +58,8 @@ public static class Seed
                     ("Port Sorrel, town", [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 1),
                 ]
             );
+        using var stay = CurrentStudio.Enter(studio);
+        await services.GetRequiredService<CurrentShelf>().Open(invented);
         var places = (await services.GetRequiredService<Studios>().Destinations()).ToDictionary(d => d.Name, d => d.Id);
         await new Story(ActivatorUtilities.CreateInstance<Acts>(services, person, ActivatorUtilities.CreateInstance<DemoStock>(services))).Tell(
             places["Outer Hesk"],

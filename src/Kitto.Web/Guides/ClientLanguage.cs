@@ -1,7 +1,7 @@
 using System.Globalization;
 using Kitto.Core.Wording;
 using Kitto.Store;
-using Microsoft.AspNetCore.Diagnostics;
+using Kitto.Web.Identity;
 
 namespace Kitto.Web.Guides;
 
@@ -13,13 +13,7 @@ public sealed class ClientLanguage(RequestDelegate next, Links links)
     /// <summary>Sets the language for what follows of this request.</summary>
     public async Task InvokeAsync(HttpContext context)
     {
-        // A page that says what went wrong is asked for under an address of its own.
-        string asked =
-            context.Features.Get<IExceptionHandlerPathFeature>()?.Path
-            ?? context.Features.Get<IStatusCodeReExecuteFeature>()?.OriginalPath
-            ?? context.Request.Path.Value
-            ?? "";
-        if (asked.Split('/', StringSplitOptions.RemoveEmptyEntries) is ["g" or "ask", var token, ..])
+        if (StudioAtHand.Asked(context) is ["g" or "ask", var token, ..])
         {
             CultureInfo.CurrentUICulture = Cultures[await Of(token, context.Request)];
         }

@@ -12,6 +12,7 @@ public sealed class PersonClaims(UserManager<Person> users, IOptions<IdentityOpt
     {
         var identity = await base.GenerateClaimsAsync(user);
         identity.AddClaim(new Claim(SignedIn.NameClaim, user.DisplayName));
+        identity.AddClaim(new Claim(StudioAtHand.Claim, CurrentStudio.Id.ToString()));
         return identity;
     }
 }

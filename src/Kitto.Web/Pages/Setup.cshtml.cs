@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
-/// <summary>Makes the studio and its first account; open only while nobody works here.</summary>
+/// <summary>Makes a studio and its first account: the first of an empty installation, or a further one by leave of whoever keeps the installation.</summary>
 public sealed class SetupModel(People people, FirstAccount first, UserManager<Person> users, SignInManager<Person> signIn, TimeProvider clock) : PageModel
 {
     [BindProperty, Required(ErrorMessage = "Name the studio."), StringLength(80, ErrorMessage = "At most 80 characters.")]
@@ -32,11 +32,17 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
     public static readonly string PhoneRange =
         $"At least five digits, at most {Store.Studio.LongestPhone} characters: digits, spaces, brackets, hyphens, a plus in front.";
 
-    public async Task<IActionResult> OnGet() => await people.Any() ? Redirect("/signin") : Page();
+    /// <summary>Leave to make a further studio, from its address.</summary>
+    [BindProperty(SupportsGet = true)]
+    public string? Leave { get; set; }
+
+    private async Task<bool> Closed() => await people.Any() && !await first.HasLeave(Leave);
+
+    public async Task<IActionResult> OnGet() => await Closed() ? Redirect("/signin") : Page();
 
     public async Task<IActionResult> OnPost()
     {
-        if (await people.Any())
+        if (await Closed())
         {
             return Redirect("/signin");
         }
@@ -77,22 +83,31 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
         }
 
         person.PasswordHash = users.PasswordHasher.HashPassword(person, Password!);
+        int made;
         try
         {
-            await first.Make(
+            made = await first.Make(
                 person,
                 Studio!.Trim(),
                 TimeZone!,
                 (Phone ?? "").Trim(),
                 demo: false,
-                [(Destination!.Trim(), [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 2)]
+                [(Destination!.Trim(), [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 2)],
+                Leave
             );
         }
-        catch (ConflictException)
+        catch (ConflictException conflict)
         {
-            return Redirect("/signin");
+            if (await Closed())
+            {
+                return Redirect("/signin");
+            }
+
+            ModelState.AddModelError(nameof(UserName), conflict.Message);
+            return Page();
         }
 
+        using var stay = CurrentStudio.Enter(made);
         await signIn.SignInAsync(person, isPersistent: false);
         return Redirect("/");
     }

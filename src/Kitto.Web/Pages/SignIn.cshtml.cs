@@ -19,19 +19,22 @@ public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, P
 
     public async Task<IActionResult> OnGet()
     {
-        Demo = (await studios.Get())?.IsDemo == true;
+        Demo = await IsDemo();
         return await people.Any() ? Page() : RedirectToPage("/Setup");
     }
 
     public async Task<IActionResult> OnPost(string? to)
     {
-        Demo = (await studios.Get())?.IsDemo == true;
+        Demo = await IsDemo();
         if (!ModelState.IsValid)
         {
             return Page();
         }
 
-        var person = await signIn.UserManager.FindByNameAsync(UserName!.Trim());
+        // Whose name it is says which studio is entered.
+        int studio = await people.StudioOf(signIn.UserManager.NormalizeName(UserName!.Trim())!) ?? 0;
+        using var stay = CurrentStudio.Enter(studio);
+        var person = studio == 0 ? null : await signIn.UserManager.FindByNameAsync(UserName!.Trim());
         var result = person is null
             ? Microsoft.AspNetCore.Identity.SignInResult.Failed
             : await signIn.PasswordSignInAsync(person, Password!, isPersistent: false, lockoutOnFailure: true);
@@ -44,5 +47,12 @@ public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, P
         WebLog.NotSignedIn(log, HttpContext.Connection.RemoteIpAddress?.ToString(), result.IsLockedOut);
         ModelState.AddModelError(nameof(Password), result.IsLockedOut ? "Too many tries. Wait five minutes." : "Name and password do not belong together.");
         return Page();
+    }
+
+    /// <summary>Whether this installation shows the demo, which is its first studio.</summary>
+    private async Task<bool> IsDemo()
+    {
+        using var stay = CurrentStudio.Enter(CurrentStudio.First);
+        return (await studios.Get())?.IsDemo == true;
     }
 }

@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using Kitto.Core.Contract;
 using Kitto.Core.Shade;
 using Kitto.Store;
+using Microsoft.Extensions.Caching.Memory;
 
 namespace Kitto.Web.Shelves;
 
@@ -12,28 +13,27 @@ namespace Kitto.Web.Shelves;
 /// <param name="SetAside">Lines that are kept but cannot be used, each with what is wrong.</param>
 public sealed record ShelfRead(Shelf Shelf, string Stamp, IReadOnlyDictionary<string, int> Versions, IReadOnlyList<FieldError> SetAside);
 
-/// <summary>Holds the shelf as it stands; before every page it is asked whether anybody has changed it, in this process or another.</summary>
-public sealed class CurrentShelf(Lines lines)
+/// <summary>Holds the shelf of each studio as it stands; before every page it is asked whether anybody has changed it, in this process or another.</summary>
+public sealed class CurrentShelf(Lines lines) : IDisposable
 {
-    private readonly ConcurrentDictionary<string, Shelf> kept = [];
-    private volatile ShelfRead? read;
+    /// <summary>A studio nobody works in is forgotten after so long.</summary>
+    private static readonly TimeSpan Keeps = TimeSpan.FromHours(1);
 
-    /// <summary>What was read last.</summary>
-    public ShelfRead Read => read ?? throw new InvalidOperationException("The shelf was not read yet.");
+    private readonly MemoryCache shelves = new(new MemoryCacheOptions());
+    private readonly ConcurrentDictionary<string, Shelf> kept = [];
+
+    /// <summary>What was read last of the studio at hand.</summary>
+    public ShelfRead Read => shelves.Get<ShelfRead>(CurrentStudio.Id) ?? throw new InvalidOperationException("The shelf was not read yet.");
 
     /// <summary>The shelf.</summary>
     public Shelf Now => Read.Shelf;
 
     /// <summary>Reads it.</summary>
-    /// <param name="invented">Folder of the invented lines, which an empty shelf is filled with first; null: it stays empty.</param>
-    public async Task Open(string? invented)
+    /// <param name="invented">Folder of the invented lines, which an empty shelf is filled with first.</param>
+    public async Task Open(string invented)
     {
-        if (invented is not null)
-        {
-            var files = Directory.EnumerateFiles(invented, "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)));
-            await lines.Fill(CatalogueReader.Read(files).Lines.Select(l => (l.Id, CatalogueReader.Write(l))));
-        }
-
+        var files = Directory.EnumerateFiles(invented, "*.json").Select(f => (Path.GetFileName(f), File.ReadAllText(f)));
+        await lines.Fill(CatalogueReader.Read(files).Lines.Select(l => (l.Id, CatalogueReader.Write(l))));
         await Refresh();
     }
 
@@ -48,14 +48,15 @@ public sealed class CurrentShelf(Lines lines)
     /// <summary>Reads it again where somebody has changed it.</summary>
     public async Task Refresh()
     {
-        if (read is { } now && now.Stamp == await lines.Stamp())
+        if (shelves.TryGetValue(CurrentStudio.Id, out ShelfRead? now) && now!.Stamp == await lines.Stamp())
         {
             return;
         }
 
         var all = await lines.All();
         var (shelf, wrong) = CatalogueReader.ReadAll(all.Select(l => (l.Id, l.Document)));
-        read = new ShelfRead(shelf, string.Join(',', all.Select(l => $"{l.Id}:{l.Version}")), all.ToDictionary(l => l.Id, l => l.Version), wrong);
+        var read = new ShelfRead(shelf, string.Join(',', all.Select(l => $"{l.Id}:{l.Version}")), all.ToDictionary(l => l.Id, l => l.Version), wrong);
+        shelves.Set(CurrentStudio.Id, read, new MemoryCacheEntryOptions { SlidingExpiration = Keeps });
     }
 
     /// <summary>The shelf something was signed with; today's where nothing was kept with it.</summary>
@@ -87,4 +88,6 @@ public sealed class CurrentShelf(Lines lines)
         await lines.Save(changed.Select(c => new StoredLine(c.Line.Id, CatalogueReader.Write(c.Line), c.Version)), by);
         await Refresh();
     }
+
+    public void Dispose() => shelves.Dispose();
 }

@@ -151,7 +151,7 @@ public sealed class ClientMessageSender(
 }
 
 /// <summary>Looks every minute for what is due to be said, and every few seconds for stops.</summary>
-public sealed class MessageRounds(ClientMessageSender sender, ILogger<MessageRounds> log) : BackgroundService
+public sealed class MessageRounds(ClientMessageSender sender, Studios studios, ILogger<MessageRounds> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(6);
     private const int Round = 10;
@@ -164,12 +164,17 @@ public sealed class MessageRounds(ClientMessageSender sender, ILogger<MessageRou
         {
             try
             {
-                if (turn++ % Round == 0)
+                bool make = turn++ % Round == 0;
+                foreach (int studio in await studios.All())
                 {
-                    await sender.Make();
-                }
+                    using var stay = CurrentStudio.Enter(studio);
+                    if (make)
+                    {
+                        await sender.Make();
+                    }
 
-                await sender.AlarmNow(stoppingToken);
+                    await sender.AlarmNow(stoppingToken);
+                }
             }
             catch (Exception wrong) when (wrong is not OperationCanceledException)
             {
