@@ -5,11 +5,13 @@ using System.Security.Cryptography;
 namespace Kitto.Store;
 
 /// <summary>A link as the studio sees it. Of a guide the token is kept encrypted, so that it can be shown again; of others it is shown once.</summary>
-/// <param name="Purpose">guide, ask or studio.</param>
+/// <param name="Purpose">guide, ask, studio, invite or recover.</param>
 /// <param name="KitId">The kit whose guide it opens.</param>
 /// <param name="ClientId">The client whom it asks.</param>
 /// <param name="Sealed">The token as the application encrypted it; null where it cannot be shown again.</param>
 /// <param name="Site">The site it was made under; null where that is not known.</param>
+/// <param name="Role">What it asks somebody in as.</param>
+/// <param name="PersonId">Who may choose a new password with it, or who came in by it.</param>
 public sealed record Link(
     Guid Id,
     string Purpose,
@@ -19,7 +21,9 @@ public sealed record Link(
     DateTime ExpiresAt,
     DateTime? RevokedAt,
     string? Sealed,
-    string? Site
+    string? Site,
+    string? Role = null,
+    Guid? PersonId = null
 )
 {
     /// <summary>When it was revoked, or else ran out; null where it is open now.</summary>
@@ -39,7 +43,13 @@ public sealed class Links(Database db)
     /// <summary>How long a link to the studio's calendar works.</summary>
     public static readonly TimeSpan CalendarLife = TimeSpan.FromDays(730);
 
-    private const string Columns = "id, purpose, kit_id, client_id, created_at, expires_at, revoked_at, sealed, site";
+    /// <summary>How long a link that asks somebody in works.</summary>
+    public static readonly TimeSpan InviteLife = TimeSpan.FromDays(7);
+
+    /// <summary>How long a link to a new password works.</summary>
+    public static readonly TimeSpan RecoverLife = TimeSpan.FromHours(1);
+
+    private const string Columns = "id, purpose, kit_id, client_id, created_at, expires_at, revoked_at, sealed, site, role, person_id";
 
     /// <summary>Makes a link to a kit's guide; those that were made before stay open.</summary>
     /// <param name="kitId">The kit.</param>
@@ -57,6 +67,36 @@ public sealed class Links(Database db)
     /// <summary>Makes a link to the studio's calendar and revokes the earlier one.</summary>
     /// <returns>The token to put in the address.</returns>
     public Task<string> ToCalendar(DateTime at) => Make("studio", null, null, at, CalendarLife);
+
+    /// <summary>Makes a link that asks somebody into the studio.</summary>
+    /// <returns>The token to put in the address.</returns>
+    public Task<string> ToInvite(Role role, DateTime at) => Make("invite", null, null, at, InviteLife, closeOthers: false, role: People.Named(role));
+
+    /// <summary>Makes a link by which a person chooses a new password, and revokes the earlier ones.</summary>
+    /// <returns>The token to put in the address.</returns>
+    public Task<string> ToRecover(Guid personId, DateTime at) => Make("recover", null, null, at, RecoverLife, personId: personId);
+
+    /// <summary>Links that ask somebody in and are open.</summary>
+    public Task<IReadOnlyList<Link>> Invitations(DateTime now) =>
+        db.List<Link>($"select {Columns} from link where purpose = 'invite' and revoked_at is null and expires_at > @now order by created_at", new { now });
+
+    /// <summary>Closes a link that asks somebody in.</summary>
+    public Task<int> CloseInvitation(Guid id, DateTime at) =>
+        db.Run("update link set revoked_at = @at where id = @id and purpose = 'invite' and revoked_at is null", new { id, at });
+
+    /// <summary>Uses a link up.</summary>
+    /// <returns>Whether it was open.</returns>
+    internal static async Task<bool> Use(Npgsql.NpgsqlConnection connection, Guid id, Guid personId, DateTime at) =>
+        await Dapper.SqlMapper.ExecuteAsync(
+            connection,
+            "update link set revoked_at = @at, person_id = @personId where id = @id and revoked_at is null and expires_at > @at",
+            new
+            {
+                id,
+                personId,
+                at,
+            }
+        ) == 1;
 
     /// <summary>The newest link to the studio's calendar.</summary>
     public Task<Link?> OfCalendar() => db.One<Link>($"select {Columns} from link where purpose = 'studio' order by created_at desc limit 1");
@@ -129,7 +169,9 @@ public sealed class Links(Database db)
         TimeSpan life,
         bool closeOthers = true,
         Func<string, string>? seal = null,
-        string? site = null
+        string? site = null,
+        string? role = null,
+        Guid? personId = null
     )
     {
         byte[] token = RandomNumberGenerator.GetBytes(16);
@@ -142,9 +184,9 @@ public sealed class Links(Database db)
         await db.Run(
             """
             update link set revoked_at = @at
-            where @closeOthers and purpose = @purpose and kit_id is not distinct from @kitId and client_id is not distinct from @clientId and revoked_at is null;
-            insert into link (id, purpose, kit_id, client_id, token_hash, created_at, expires_at, sealed, site)
-            values (@id, @purpose, @kitId, @clientId, @hash, @at, @expires, @kept, @site)
+            where @closeOthers and purpose = @purpose and kit_id is not distinct from @kitId and client_id is not distinct from @clientId and person_id is not distinct from @personId and revoked_at is null;
+            insert into link (id, purpose, kit_id, client_id, token_hash, created_at, expires_at, sealed, site, role, person_id)
+            values (@id, @purpose, @kitId, @clientId, @hash, @at, @expires, @kept, @site, @role, @personId)
             """,
             new
             {
@@ -158,6 +200,8 @@ public sealed class Links(Database db)
                 closeOthers,
                 kept = seal?.Invoke(written),
                 site,
+                role,
+                personId,
             }
         );
         return written;

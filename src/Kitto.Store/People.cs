@@ -1,5 +1,21 @@
 namespace Kitto.Store;
 
+/// <summary>What somebody is in a studio.</summary>
+public enum Role
+{
+    /// <summary>Runs it: everything a colourist may, and the house, its people and its money.</summary>
+    Owner,
+
+    /// <summary>Reads heads, prescribes and signs.</summary>
+    Colourist,
+
+    /// <summary>Looks on and tries; signs nothing.</summary>
+    Learner,
+
+    /// <summary>Weighs, packs and counts; does not see what clients answer.</summary>
+    Bench,
+}
+
 /// <summary>Someone who works in the studio. Mutable, because the identity framework fills it piece by piece.</summary>
 public sealed class Person
 {
@@ -9,22 +25,37 @@ public sealed class Person
     public string DisplayName { get; set; } = "";
     public string? PasswordHash { get; set; }
     public string SecurityStamp { get; set; } = Guid.NewGuid().ToString("N");
-    public int FailedCount { get; set; }
-    public DateTime? LockedUntil { get; set; }
     public DateTime CreatedAt { get; set; }
+    public string Role { get; set; } = "owner";
+    public string? Email { get; set; }
+
+    /// <summary>Since when somebody works here no longer, UTC.</summary>
+    public DateTime? EndedAt { get; set; }
+
+    /// <summary>What they are in the studio.</summary>
+    public Role Is => Enum.Parse<Role>(Role, ignoreCase: true);
 }
+
+/// <summary>A sign-in on one device.</summary>
+public sealed record Session(Guid Id, DateTime BegunAt, DateTime SeenAt, string Device);
+
+/// <summary>Whose a session is, and how they stand now.</summary>
+public sealed record Standing(Guid PersonId, string Role, string SecurityStamp, string DisplayName, DateTime SeenAt);
 
 /// <summary>The people of the studio.</summary>
 public sealed class People(Database db)
 {
-    private const string Columns = "id, user_name, normal_name, display_name, password_hash, security_stamp, failed_count, locked_until, created_at";
+    private const string Columns = "id, user_name, normal_name, display_name, password_hash, security_stamp, created_at, role, email, ended_at";
 
     public Task<Person?> ById(Guid id) => db.One<Person>($"select {Columns} from person where id = @id", new { id });
 
     public Task<Person?> ByName(string normalName) => db.One<Person>($"select {Columns} from person where normal_name = @normalName", new { normalName });
 
+    /// <summary>Everybody, those who work here no longer last.</summary>
+    public Task<IReadOnlyList<Person>> All() => db.List<Person>($"select {Columns} from person order by ended_at nulls first, created_at");
+
     /// <summary>Whether the studio has more than one person.</summary>
-    public Task<bool> Several() => db.One<bool>("select count(*) > 1 from person");
+    public Task<bool> Several() => db.One<bool>("select count(*) > 1 from person where ended_at is null");
 
     /// <summary>Whether anybody works with this installation, in any studio.</summary>
     public Task<bool> Any() => db.One<bool>("select any_account()");
@@ -34,18 +65,134 @@ public sealed class People(Database db)
 
     internal const string AddSql = $"""
         insert into person ({Columns})
-        values (@Id, @UserName, @NormalName, @DisplayName, @PasswordHash, @SecurityStamp, @FailedCount, @LockedUntil, @CreatedAt)
+        values (@Id, @UserName, @NormalName, @DisplayName, @PasswordHash, @SecurityStamp, @CreatedAt, @Role, @Email, @EndedAt)
         """;
-
-    public Task Add(Person person) => db.Run(AddSql, person);
 
     public Task<int> Save(Person person) =>
         db.Run(
             """
-            update person set display_name = @DisplayName, password_hash = @PasswordHash,
-                   security_stamp = @SecurityStamp, failed_count = @FailedCount, locked_until = @LockedUntil
-            where id = @Id
+            update person set display_name = @DisplayName, password_hash = @PasswordHash, security_stamp = @SecurityStamp, email = @Email where id = @Id
             """,
             person
+        );
+
+    /// <summary>Gives somebody another role, or says that they work here no longer, which ends their sessions.</summary>
+    /// <exception cref="ConflictException">Nobody would be left who runs the studio.</exception>
+    public Task Change(Guid id, Role role, DateTime? endedAt, DateTime at) =>
+        db.Together(async connection =>
+        {
+            await Dapper.SqlMapper.ExecuteAsync(connection, "select 1 from person for update");
+            await Dapper.SqlMapper.ExecuteAsync(
+                connection,
+                """
+                update person set role = @role, ended_at = @endedAt where id = @id;
+                update session set ended_at = @at where person_id = @id and ended_at is null and @endedAt is not null
+                """,
+                new
+                {
+                    id,
+                    role = Named(role),
+                    endedAt,
+                    at,
+                }
+            );
+            if (
+                !await Dapper.SqlMapper.ExecuteScalarAsync<bool>(
+                    connection,
+                    "select exists (select from person where role = 'owner' and ended_at is null and password_hash is not null)"
+                )
+            )
+            {
+                throw new ConflictException("Somebody must run the studio: make another person an owner first.");
+            }
+        });
+
+    /// <summary>A role by the name it is kept under.</summary>
+    public static string Named(Role role) => role.ToString().ToLowerInvariant();
+
+    /// <summary>Begins a session.</summary>
+    public async Task<Guid> Begin(Guid personId, string device, DateTime at)
+    {
+        var id = Guid.CreateVersion7();
+        await db.Run(
+            "insert into session (id, person_id, begun_at, seen_at, device) values (@id, @personId, @at, @at, @device)",
+            new
+            {
+                id,
+                personId,
+                at,
+                device = device.Length > 120 ? device[..120] : device,
+            }
+        );
+        return id;
+    }
+
+    /// <summary>Whose a session is and how they stand; null where it was ended, or they work here no longer.</summary>
+    public Task<Standing?> Stands(Guid session) =>
+        db.One<Standing>(
+            """
+            select p.id as person_id, p.role, p.security_stamp, p.display_name, s.seen_at from session s join person p on p.id = s.person_id
+            where s.id = @session and s.ended_at is null and p.ended_at is null
+            """,
+            new { session }
+        );
+
+    /// <summary>A session was used.</summary>
+    public Task<int> Seen(Guid session, DateTime at) => db.Run("update session set seen_at = @at where id = @session", new { session, at });
+
+    /// <summary>Sessions of a person that are open and were used since a moment, the newest use first.</summary>
+    public Task<IReadOnlyList<Session>> Sessions(Guid personId, DateTime since) =>
+        db.List<Session>(
+            "select id, begun_at, seen_at, device from session where person_id = @personId and ended_at is null and seen_at >= @since order by seen_at desc",
+            new { personId, since }
+        );
+
+    /// <summary>Ends one session of a person, or all but one.</summary>
+    /// <param name="personId">Whose.</param>
+    /// <param name="at">Now, UTC.</param>
+    /// <param name="only">The one that is ended; null: all.</param>
+    /// <param name="but">One that goes on.</param>
+    public Task<int> End(Guid personId, DateTime at, Guid? only = null, Guid? but = null) =>
+        db.Run(
+            "update session set ended_at = @at where person_id = @personId and ended_at is null and (@only::uuid is null or id = @only) and id is distinct from @but",
+            new
+            {
+                personId,
+                at,
+                only,
+                but,
+            }
+        );
+
+    /// <summary>Counts a try to sign in before it is looked at, so that of many at once none is missed.</summary>
+    /// <param name="name">The name as it was typed, or the device that signed in before.</param>
+    /// <param name="at">Now, UTC.</param>
+    /// <param name="window">Tries are counted together for so long from the first.</param>
+    /// <returns>The how-manieth it is.</returns>
+    public Task<int> Try(string name, DateTime at, TimeSpan window) =>
+        db.One<int>(
+            """
+            insert into sign_in_try as t (name, count, began_at) values (@name, 1, @at)
+            on conflict (name) do update set count = case when t.began_at < @at - @window then 1 else t.count + 1 end, began_at = case when t.began_at < @at - @window then @at else t.began_at end
+            returning count
+            """,
+            new
+            {
+                name,
+                at,
+                window,
+            }
+        );
+
+    /// <summary>A try went well: its count begins anew. What is old is forgotten with it.</summary>
+    public Task<int> Tried(string name, DateTime at, TimeSpan window) =>
+        db.Run(
+            "delete from sign_in_try where name = @name or began_at < @at - @window",
+            new
+            {
+                name,
+                at,
+                window,
+            }
         );
 }

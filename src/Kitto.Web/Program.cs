@@ -83,7 +83,6 @@ builder
         o.Password.RequireNonAlphanumeric = false;
         o.Password.RequireUppercase = false;
         o.Password.RequireDigit = false;
-        o.Lockout.MaxFailedAccessAttempts = 8;
     })
     .AddUserStore<PeopleStore>()
     .AddClaimsPrincipalFactory<PersonClaims>()
@@ -96,6 +95,7 @@ builder.Services.ConfigureApplicationCookie(o =>
     o.ReturnUrlParameter = "to";
     o.Cookie.Name = "kitto";
     o.ExpireTimeSpan = TimeSpan.FromHours(12);
+    o.EventsType = typeof(SessionCheck);
 });
 if (builder.Configuration["KITTO_KEYS"] is { } keys)
 {
@@ -103,6 +103,8 @@ if (builder.Configuration["KITTO_KEYS"] is { } keys)
 }
 
 builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableForHttps = true);
+builder.Services.AddScoped<SessionCheck>().AddScoped<SignIns>().AddSingleton<PeopleCommands>();
+builder.Services.AddSingleton<RecoveryLetters>().AddHostedService(s => s.GetRequiredService<RecoveryLetters>());
 builder.Services.AddAuthorization();
 builder.Services.AddAntiforgery(o => o.Cookie.Name = "kitto-form");
 builder.Services.AddLocalization(o => o.ResourcesPath = "Resources");
@@ -110,11 +112,12 @@ builder
     .Services.AddRazorPages(o =>
     {
         o.Conventions.AuthorizeFolder("/");
-        o.Conventions.AllowAnonymousToPage("/SignIn");
-        o.Conventions.AllowAnonymousToPage("/Setup");
-        o.Conventions.AllowAnonymousToPage("/Problem");
-        o.Conventions.AllowAnonymousToFolder("/ClientGuide");
-        o.Conventions.AllowAnonymousToFolder("/Ask");
+        foreach (string open in Rights.Open)
+        {
+            o.Conventions.AllowAnonymousToPage(open);
+        }
+
+        o.Conventions.ConfigureFilter(new RightsFilter());
     })
     .AddViewLocalization();
 

@@ -9,6 +9,9 @@ internal static partial class WebLog
     [LoggerMessage(201, LogLevel.Warning, "Not signed in from {Address}; locked out: {LockedOut}")]
     public static partial void NotSignedIn(ILogger log, string? address, bool lockedOut);
 
+    [LoggerMessage(202, LogLevel.Warning, "A letter with a link to a new password could not be sent")]
+    public static partial void NoRecoveryLetter(ILogger log, Exception wrong);
+
     [LoggerMessage(210, LogLevel.Information, "Message {Message} sent")]
     public static partial void MessageSent(ILogger log, Guid message);
 

@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Identity;
 namespace Kitto.Web.Identity;
 
 /// <summary>Lets ASP.NET Core Identity keep people through Dapper.</summary>
-public sealed class PeopleStore(People people, TimeProvider clock) : IUserPasswordStore<Person>, IUserLockoutStore<Person>, IUserSecurityStampStore<Person>
+public sealed class PeopleStore(People people) : IUserPasswordStore<Person>, IUserSecurityStampStore<Person>
 {
     public Task<string> GetUserIdAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.Id.ToString());
 
@@ -17,12 +17,8 @@ public sealed class PeopleStore(People people, TimeProvider clock) : IUserPasswo
     public Task SetNormalizedUserNameAsync(Person user, string? normalizedName, CancellationToken cancellationToken) =>
         Set(() => user.NormalName = normalizedName ?? "");
 
-    public async Task<IdentityResult> CreateAsync(Person user, CancellationToken cancellationToken)
-    {
-        user.CreatedAt = clock.GetUtcNow().UtcDateTime;
-        await people.Add(user);
-        return IdentityResult.Success;
-    }
+    public Task<IdentityResult> CreateAsync(Person user, CancellationToken cancellationToken) =>
+        throw new NotSupportedException("People come in with a studio or by an invitation.");
 
     public async Task<IdentityResult> UpdateAsync(Person user, CancellationToken cancellationToken) =>
         await people.Save(user) == 1 ? IdentityResult.Success : IdentityResult.Failed(new IdentityError { Description = "This account is gone." });
@@ -40,22 +36,6 @@ public sealed class PeopleStore(People people, TimeProvider clock) : IUserPasswo
     public Task<string?> GetPasswordHashAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash);
 
     public Task<bool> HasPasswordAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.PasswordHash is not null);
-
-    public Task<DateTimeOffset?> GetLockoutEndDateAsync(Person user, CancellationToken cancellationToken) =>
-        Task.FromResult(user.LockedUntil is { } until ? new DateTimeOffset(DateTime.SpecifyKind(until, DateTimeKind.Utc)) : (DateTimeOffset?)null);
-
-    public Task SetLockoutEndDateAsync(Person user, DateTimeOffset? lockoutEnd, CancellationToken cancellationToken) =>
-        Set(() => user.LockedUntil = lockoutEnd?.UtcDateTime);
-
-    public Task<int> IncrementAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(++user.FailedCount);
-
-    public Task ResetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Set(() => user.FailedCount = 0);
-
-    public Task<int> GetAccessFailedCountAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.FailedCount);
-
-    public Task<bool> GetLockoutEnabledAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(true);
-
-    public Task SetLockoutEnabledAsync(Person user, bool enabled, CancellationToken cancellationToken) => Task.CompletedTask;
 
     public Task SetSecurityStampAsync(Person user, string stamp, CancellationToken cancellationToken) => Set(() => user.SecurityStamp = stamp);
 

@@ -15,7 +15,7 @@ public sealed class StudioAtHand(RequestDelegate next)
     {
         int id = Asked(context) switch
         {
-            ["g" or "ask", var token, ..] => Links.StudioOf(token),
+            ["g" or "ask" or "join" or "recover", var token, ..] => Links.StudioOf(token),
             ["calendar", var file] => Links.StudioOf(Path.GetFileNameWithoutExtension(file)),
             _ => Of(context.User.FindFirst(Claim)?.Value),
         };

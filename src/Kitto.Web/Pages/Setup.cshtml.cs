@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -8,7 +9,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>Makes a studio and its first account: the first of an empty installation, or a further one by leave of whoever keeps the installation.</summary>
-public sealed class SetupModel(People people, FirstAccount first, UserManager<Person> users, SignInManager<Person> signIn, TimeProvider clock) : PageModel
+public sealed class SetupModel(People people, FirstAccount first, UserManager<Person> users, SignIns signIns, TimeProvider clock) : PageModel
 {
     [BindProperty, Required(ErrorMessage = "Name the studio."), StringLength(80, ErrorMessage = "At most 80 characters.")]
     public string? Studio { get; set; }
@@ -69,12 +70,9 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
             DisplayName = UserName!,
             CreatedAt = clock.GetUtcNow().UtcDateTime,
         };
-        foreach (var check in users.PasswordValidators)
+        foreach (string wrong in await signIns.Wrong(person, Password))
         {
-            foreach (var wrong in (await check.ValidateAsync(users, person, Password)).Errors)
-            {
-                ModelState.AddModelError(nameof(Password), wrong.Description);
-            }
+            ModelState.AddModelError(nameof(Password), wrong);
         }
 
         if (!ModelState.IsValid)
@@ -82,7 +80,7 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
             return Page();
         }
 
-        person.PasswordHash = users.PasswordHasher.HashPassword(person, Password!);
+        signIns.Choose(person, Password!);
         int made;
         try
         {
@@ -108,7 +106,7 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
         }
 
         using var stay = CurrentStudio.Enter(made);
-        await signIn.SignInAsync(person, isPersistent: false);
+        await signIns.Begin(person, HttpContext);
         return Redirect("/");
     }
 }

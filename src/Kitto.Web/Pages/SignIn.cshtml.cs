@@ -1,18 +1,17 @@
 using System.ComponentModel.DataAnnotations;
 using Kitto.Store;
-using Kitto.Web.Delivery;
-using Microsoft.AspNetCore.Identity;
+using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
-public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, People people, ILogger<SignInModel> log) : PageModel
+public sealed class SignInModel(SignIns signIns, Studios studios, People people) : PageModel
 {
-    [BindProperty, Required(ErrorMessage = "Type your name.")]
+    [BindProperty, Required(ErrorMessage = "Type your name."), StringLength(100, ErrorMessage = "At most 100 characters.")]
     public string? UserName { get; set; }
 
-    [BindProperty, Required(ErrorMessage = "Type your password.")]
+    [BindProperty, Required(ErrorMessage = "Type your password."), StringLength(200, ErrorMessage = "At most 200 characters.")]
     public string? Password { get; set; }
 
     public bool Demo { get; private set; }
@@ -31,22 +30,17 @@ public sealed class SignInModel(SignInManager<Person> signIn, Studios studios, P
             return Page();
         }
 
-        // Whose name it is says which studio is entered.
-        int studio = await people.StudioOf(signIn.UserManager.NormalizeName(UserName!.Trim())!) ?? 0;
-        using var stay = CurrentStudio.Enter(studio);
-        var person = studio == 0 ? null : await signIn.UserManager.FindByNameAsync(UserName!.Trim());
-        var result = person is null
-            ? Microsoft.AspNetCore.Identity.SignInResult.Failed
-            : await signIn.PasswordSignInAsync(person, Password!, isPersistent: false, lockoutOnFailure: true);
-        if (result.Succeeded)
+        switch (await signIns.Try(UserName!.Trim(), Password!, HttpContext))
         {
-            WebLog.SignedIn(log, person!.Id);
-            return LocalRedirect(Url.IsLocalUrl(to) ? to! : "/");
+            case SignInEnd.Done:
+                return LocalRedirect(Url.IsLocalUrl(to) ? to! : "/");
+            case SignInEnd.TooMany:
+                ModelState.AddModelError(nameof(Password), "Too many tries. Wait five minutes.");
+                return Page();
+            default:
+                ModelState.AddModelError(nameof(Password), "Name and password do not belong together.");
+                return Page();
         }
-
-        WebLog.NotSignedIn(log, HttpContext.Connection.RemoteIpAddress?.ToString(), result.IsLockedOut);
-        ModelState.AddModelError(nameof(Password), result.IsLockedOut ? "Too many tries. Wait five minutes." : "Name and password do not belong together.");
-        return Page();
     }
 
     /// <summary>Whether this installation shows the demo, which is its first studio.</summary>
