@@ -63,8 +63,13 @@ public sealed class Database : IAsyncDisposable
 
     private static async Task Tell(NpgsqlConnection connection)
     {
-        await using var tell = new NpgsqlCommand("select set_config('kitto.studio', $1, false)", connection);
+        await using var tell = new NpgsqlCommand(
+            "select set_config('kitto.studio', $1, false), set_config('kitto.person', $2, false), set_config('kitto.who', $3, false)",
+            connection
+        );
         tell.Parameters.Add(new NpgsqlParameter<string> { TypedValue = CurrentStudio.Id == 0 ? "" : CurrentStudio.Id.ToString() });
+        tell.Parameters.Add(new NpgsqlParameter<string> { TypedValue = CurrentStudio.Person?.ToString() ?? "" });
+        tell.Parameters.Add(new NpgsqlParameter<string> { TypedValue = CurrentStudio.Who });
         await tell.ExecuteNonQueryAsync();
     }
 
@@ -160,7 +165,7 @@ public sealed class Database : IAsyncDisposable
                 grant usage on schema public to {Role};
                 grant select, insert, update, delete on all tables in schema public to {Role};
                 grant usage on all sequences in schema public to {Role};
-                revoke update, delete on safety_event, run_step, bench_event, stock_move, shelf_version, schemaversions from {Role};
+                revoke update, delete on safety_event, run_step, bench_event, stock_move, shelf_version, schemaversions, trail from {Role};
                 revoke all on account, studio_leave from {Role};
                 """
             );

@@ -85,8 +85,8 @@ public sealed class People(Database db)
             await Dapper.SqlMapper.ExecuteAsync(
                 connection,
                 """
-                update person set role = @role, ended_at = @endedAt where id = @id;
-                update session set ended_at = @at where person_id = @id and ended_at is null and @endedAt is not null
+                update person set role = @role, ended_at = @endedAt::timestamptz where id = @id;
+                update session set ended_at = @at where person_id = @id and ended_at is null and @endedAt::timestamptz is not null
                 """,
                 new
                 {

@@ -22,7 +22,9 @@ public sealed record Studio(
     string Phone = "",
     string AlarmEmail = "",
     string Scale = "{}",
-    string Prices = "{}"
+    string Prices = "{}",
+    string Address = "",
+    int TrailDays = 1095
 )
 {
     /// <summary>Longest telephone number, characters.</summary>
@@ -107,7 +109,7 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days
             from studio
             """
         );
@@ -123,7 +125,7 @@ public sealed class Studios(Database db)
                 await connection.ExecuteAsync(
                     """
                     update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
-                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, prices = @Prices::jsonb, version = version + 1
+                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, prices = @Prices::jsonb, address = @Address, trail_days = @TrailDays, version = version + 1
                     where version = @Version
                     """,
                     studio

@@ -26,6 +26,7 @@ if (builder.Configuration["KITTO_LOG"] == "json")
 }
 
 Telemetry.Add(builder);
+FrontDoor.Add(builder);
 
 string folder = Path.Combine(AppContext.BaseDirectory, "data", "catalogue");
 builder.Services.AddSingleton(TimeProvider.System);
@@ -46,7 +47,9 @@ builder
     .AddSingleton<Messages>()
     .AddSingleton<StockRecord>()
     .AddSingleton<BenchRecord>()
-    .AddSingleton<LedgerRecord>();
+    .AddSingleton<LedgerRecord>()
+    .AddSingleton<Trail>()
+    .AddSingleton<PublicAddress>();
 builder.Services.AddSingleton<BenchCommands>().AddSingleton<StockCommands>().AddSingleton<BenchKits>().AddSingleton<FreeStock>().AddSingleton<ShoppingList>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
 
@@ -103,10 +106,10 @@ if (builder.Configuration["KITTO_KEYS"] is { } keys)
 }
 
 builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableForHttps = true);
-builder.Services.AddScoped<SessionCheck>().AddScoped<SignIns>().AddSingleton<PeopleCommands>();
+builder.Services.AddScoped<SessionCheck>().AddScoped<TrailFilter>().AddScoped<SignIns>().AddSingleton<PeopleCommands>();
 builder.Services.AddSingleton<RecoveryLetters>().AddHostedService(s => s.GetRequiredService<RecoveryLetters>());
 builder.Services.AddAuthorization();
-builder.Services.AddAntiforgery(o => o.Cookie.Name = "kitto-form");
+builder.Services.AddAntiforgery(o => (o.Cookie.Name, o.Cookie.SecurePolicy) = ("kitto-form", CookieSecurePolicy.SameAsRequest));
 builder.Services.AddLocalization(o => o.ResourcesPath = "Resources");
 builder
     .Services.AddRazorPages(o =>
@@ -118,14 +121,12 @@ builder
         }
 
         o.Conventions.ConfigureFilter(new RightsFilter());
+        o.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.ServiceFilterAttribute(typeof(TrailFilter)));
     })
     .AddViewLocalization();
 
 var app = builder.Build();
-bool guarded = await Database.Prepare(
-    connection,
-    () => Seed.Ensure(app.Services, demo, folder)
-);
+bool guarded = await Database.Prepare(connection, () => Seed.Ensure(app.Services, demo, folder));
 if (!guarded)
 {
     Console.Error.WriteLine(
@@ -133,6 +134,7 @@ if (!guarded)
     );
 }
 
+FrontDoor.Use(app);
 app.UseExceptionHandler("/problem/500");
 app.UseStatusCodePagesWithReExecute("/problem/{0}");
 app.Use(
@@ -142,6 +144,7 @@ app.Use(
         headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/bench") ? FrontEnd.BenchPolicy : FrontEnd.Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
+        FrontDoor.KeepPrivate(context);
         if (context.Request.Path.StartsWithSegments(FrontEnd.Fonts))
         {
             context.Response.OnStarting(() => Task.FromResult(headers.CacheControl = "public, max-age=31536000, immutable"));
@@ -157,6 +160,7 @@ app.Use(
 );
 app.UseWhen(c => FrontEnd.MayCompress(c.Request), pages => pages.UseResponseCompression());
 app.UseRouting();
+app.UseRateLimiter();
 app.UseAuthentication();
 app.UseMiddleware<StudioAtHand>();
 app.UseWhen(c => !c.Request.Path.StartsWithSegments("/healthz"), pages => pages.UseMiddleware<CleanText>());

@@ -3,9 +3,9 @@ using Microsoft.Extensions.DependencyInjection;
 namespace Kitto.Web.Tests;
 
 /// <summary>Plain requests beside a visitor's pages: files, and pieces of files.</summary>
-internal sealed class HttpClientOf(Studio studio)
+internal sealed class HttpClientOf(Studio studio, HttpClient? client = null)
 {
-    private readonly HttpClient http = studio.CreateClient();
+    private readonly HttpClient http = client ?? studio.CreateClient();
 
     public Task<string> Text(string path) => http.GetStringAsync(path);
 

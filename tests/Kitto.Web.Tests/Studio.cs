@@ -65,6 +65,12 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
 
     protected virtual bool Demo => true;
 
+    /// <summary>How many times the usual measure of requests is let through: tests ask for more than people do.</summary>
+    protected virtual string Limits => "1000";
+
+    /// <summary>Where letters go.</summary>
+    public string Outbox { get; } = Directory.CreateTempSubdirectory("kitto-outbox-").FullName;
+
     private static string Cluster =>
         Environment.GetEnvironmentVariable("KITTO_TEST_SERVER")
         ?? throw new InvalidOperationException("KITTO_TEST_SERVER is not set: run the tests with ./kitto test.");
@@ -119,6 +125,7 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
         await base.DisposeAsync();
         NpgsqlConnection.ClearAllPools();
         await Administer($"drop database if exists {name} with (force)");
+        Directory.Delete(Outbox, recursive: true);
         GC.SuppressFinalize(this);
     }
 
@@ -174,6 +181,8 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("KITTO_DATABASE", Connection);
         builder.UseSetting("Logging:LogLevel:Default", "Error");
         builder.UseSetting("KITTO_MESSAGES", "off");
+        builder.UseSetting("KITTO_LIMITS", Limits);
+        builder.UseSetting("KITTO_OUTBOX", Outbox);
         builder.UseSetting("KITTO_DEMO", Demo ? "1" : "0");
         builder.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(Clock));
     }
@@ -220,10 +229,16 @@ public sealed class Visitor(Studio studio, HttpClient? client = null)
     public static async Task<Visitor> SignedIn(Studio studio, HttpClient? client = null)
     {
         var visitor = new Visitor(studio, client);
-        await visitor.Open("/signin");
-        await visitor.Send("form[method=post]", ("UserName", Demo.Seed.UserName), ("Password", Demo.Seed.Password));
+        await visitor.SignIn(Demo.Seed.UserName, Demo.Seed.Password);
         Assert.Equal("/", visitor.Address);
         return visitor;
+    }
+
+    /// <summary>Tries to sign in.</summary>
+    public async Task<Visitor> SignIn(string name, string password)
+    {
+        await Open("/signin");
+        return await Send("form[method=post]", ("UserName", name), ("Password", password));
     }
 
     /// <summary>Answers the questions of a page, nothing out of the way; what is given stands instead.</summary>
@@ -310,6 +325,9 @@ public sealed class Visitor(Studio studio, HttpClient? client = null)
             IHtmlSelectElement select => select.Value,
             var other => other.TextContent,
         };
+
+    /// <summary>What stands in a field that has no name.</summary>
+    public string Shown(string selector) => ((IHtmlInputElement)Find(selector)).Value;
 
     public IReadOnlyList<IElement> FindAll(string selector) => [.. Page.QuerySelectorAll(selector)];
 

@@ -39,6 +39,7 @@ export async function serve(port) {
       ...process.env,
       KITTO_DATABASE: `${process.env.KITTO_TEST_SERVER};Database=${process.env.KITTO_BROWSER_DB}`,
       KITTO_DEMO: '1',
+      KITTO_LIMITS: '1000',
       ASPNETCORE_URLS: url,
       ASPNETCORE_CONTENTROOT: dirname(process.env.KITTO_APP),
       Logging__LogLevel__Default: 'Error',

@@ -46,7 +46,4 @@ public sealed class GuideLinks(Links links, IDataProtectionProvider keys, TimePr
 
     /// <summary>The address of the newest open link that can be shown; null where there is none.</summary>
     public async Task<string?> Newest(Guid kitId) => (await Open(kitId)).Select(l => Address(l)).FirstOrDefault(a => a is not null);
-
-    /// <summary>The site as this request reached it.</summary>
-    public static string Site(HttpRequest request) => $"{request.Scheme}://{request.Host}";
 }

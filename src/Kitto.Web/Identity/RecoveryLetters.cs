@@ -53,14 +53,17 @@ public sealed class RecoveryLetters(People people, Links links, Studios studios,
             return;
         }
 
-        string studio = (await studios.Get())!.Name;
+        var house = (await studios.Get())!;
+        string studio = house.Name,
+            under = house.Address.Length > 0 ? house.Address : site;
         var mail = new MimeMessage
         {
             Subject = "A new password",
+            MessageId = $"{Guid.CreateVersion7():N}@kitto.invalid",
             Body = new TextPart("plain")
             {
                 Text =
-                    $"Somebody asked for a new password for {person.UserName} at {studio}.\n\n{site}/recover/{await links.ToRecover(person.Id, now)}\n\nThe link works for an hour, once. If it was not you, do nothing: your password stays as it is.\n",
+                    $"Somebody asked for a new password for {person.UserName} at {studio}.\n\n{under}/recover/{await links.ToRecover(person.Id, now)}\n\nThe link works for an hour, once. If it was not you, do nothing: your password stays as it is.\n",
             },
         };
         mail.From.Add(new MailboxAddress(studio, post.From));

@@ -49,6 +49,7 @@ public static class Rights
         ["/RulesPage"] = Of(All, Own),
         ["/House"] = Of(Own, Own),
         ["/HousePeople"] = Of(Own, Own),
+        ["/HouseTrail"] = Of(Own, Own),
         ["/HousePrices"] = Of(Own, Own),
         ["/HouseScale"] = Of(Goods, Goods),
         ["/PostDays"] = Of(Own, Own),

@@ -21,6 +21,7 @@ public sealed class SignIns(
     SignInManager<Person> signIn,
     UserManager<Person> users,
     People people,
+    Trail trail,
     IDataProtectionProvider keys,
     TimeProvider clock,
     ILogger<SignIns> log
@@ -57,7 +58,7 @@ public sealed class SignIns(
         string counted = Device(http, person) is { } device ? $"device {device}" : $"name {Hashed(normal)}";
         if (await people.Try(counted, Now, Window) > Tries)
         {
-            WebLog.NotSignedIn(log, http.Connection.RemoteIpAddress?.ToString(), true);
+            await Refused(person, http, lockedOut: true);
             return SignInEnd.TooMany;
         }
 
@@ -66,13 +67,26 @@ public sealed class SignIns(
             != PasswordVerificationResult.Failed;
         if (person is null || !right || person.EndedAt is not null)
         {
-            WebLog.NotSignedIn(log, http.Connection.RemoteIpAddress?.ToString(), false);
+            await Refused(person, http, lockedOut: false);
             return SignInEnd.Wrong;
         }
 
         await people.Tried(counted, Now, Window);
         await Begin(person, http);
         return SignInEnd.Done;
+    }
+
+    private async Task Refused(Person? person, HttpContext http, bool lockedOut)
+    {
+        string from = http.Connection.RemoteIpAddress?.ToString() ?? "";
+        WebLog.NotSignedIn(log, from, lockedOut);
+        // A line is written for a name of nobody, too: it takes as long.
+        await trail.Door(
+            lockedOut ? "signIn.tooMany" : "signIn.refused",
+            person?.Id,
+            "",
+            person is null ? $"a name of nobody, from {from}" : $"{person.UserName}, from {from}"
+        );
     }
 
     /// <summary>Begins a session of a person of the studio at hand, and knows the device from then on.</summary>
@@ -93,6 +107,7 @@ public sealed class SignIns(
             }
         );
         WebLog.SignedIn(log, person.Id);
+        await trail.Door("signIn.done", person.Id, person.DisplayName, $"{DeviceName(http)}, from {http.Connection.RemoteIpAddress}");
     }
 
     /// <summary>Ends the session: its cookie is worth nothing any more, wherever it was copied to.</summary>
@@ -101,6 +116,7 @@ public sealed class SignIns(
         if (user.Session() is { } session)
         {
             await people.End(user.Id(), Now, only: session);
+            await trail.Door("signIn.ended", user.Id(), user.Name(), "");
         }
 
         await signIn.SignOutAsync();

@@ -19,7 +19,8 @@ public sealed class StudioAtHand(RequestDelegate next)
             ["calendar", var file] => Links.StudioOf(Path.GetFileNameWithoutExtension(file)),
             _ => Of(context.User.FindFirst(Claim)?.Value),
         };
-        using (CurrentStudio.Enter(id))
+        bool own = context.User.Role() is not null && id == Of(context.User.FindFirst(Claim)?.Value);
+        using (own ? CurrentStudio.Enter(id, context.User.Id(), context.User.Name()) : CurrentStudio.Enter(id))
         {
             await next(context);
         }

@@ -2,6 +2,7 @@ using System.Globalization;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 using Kitto.Store;
+using Kitto.Web.Delivery;
 using Kitto.Web.Pages.Clients;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
@@ -22,6 +23,8 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
         public string? Name { get; set; }
         public string? Phone { get; set; }
         public string? AlarmEmail { get; set; }
+        public string? Address { get; set; }
+        public string? TrailYears { get; set; }
         public string? Level { get; set; }
         public string? CostShort { get; set; }
         public string? CostLeft { get; set; }
@@ -69,6 +72,13 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
             wrong["AlarmEmail"] = ClientInput.AddressRange;
         }
 
+        string? address = PublicAddress.Read(input.Address);
+        if (address is null)
+        {
+            wrong["Address"] = PublicAddress.Range;
+        }
+
+        double? trail = Number("TrailYears", input.TrailYears, 1, 20);
         double? level = Number("Level", input.Level, 100 * Values.LeastServiceLevel, 100 * Values.GreatestServiceLevel);
         double? step = Number("ScaleStep", input.ScaleStep, 0.01, 5);
         bool costs = !string.IsNullOrWhiteSpace(input.CostShort) || !string.IsNullOrWhiteSpace(input.CostLeft);
@@ -92,6 +102,8 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
                     Name = name,
                     Phone = phone,
                     AlarmEmail = alarm,
+                    Address = address!,
+                    TrailDays = (int)Math.Round(trail!.Value * 365),
                     ServiceLevel = level!.Value / 100,
                     ScaleStep = step!.Value,
                     CostShort = missing,
@@ -131,6 +143,8 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
             Name = studio.Name,
             Phone = studio.Phone,
             AlarmEmail = studio.AlarmEmail,
+            Address = studio.Address,
+            TrailYears = Say(studio.TrailDays / 365.0),
             Level = Say(studio.ServiceLevel * 100),
             CostShort = Say(studio.CostShort),
             CostLeft = Say(studio.CostLeft),

@@ -1,5 +1,5 @@
 using Kitto.Store;
-using Kitto.Web.Guides;
+using Kitto.Web.Delivery;
 using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>Who works in the studio, what they may do, and who is asked in.</summary>
-public sealed class HousePeopleModel(People people, Links links, Studios studios, TimeProvider clock) : PageModel
+public sealed class HousePeopleModel(PublicAddress site, People people, Links links, Studios studios, TimeProvider clock) : PageModel
 {
     public IReadOnlyList<Person> All { get; private set; } = [];
 
@@ -50,7 +50,7 @@ public sealed class HousePeopleModel(People people, Links links, Studios studios
     {
         if (role is { } given && Enum.IsDefined(given))
         {
-            Address = $"{GuideLinks.Site(Request)}/join/{await links.ToInvite(given, Now)}";
+            Address = $"{await site.Of(Request)}/join/{await links.ToInvite(given, Now)}";
         }
         else
         {

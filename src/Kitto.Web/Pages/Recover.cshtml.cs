@@ -1,8 +1,7 @@
 using Kitto.Store;
 using Kitto.Store.Commands;
-using Kitto.Web.Guides;
+using Kitto.Web.Delivery;
 using Kitto.Web.Identity;
-using Kitto.Web.Today;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -46,7 +45,7 @@ public sealed class RecoverModel(
             return Page();
         }
 
-        letters.Ask(users.NormalizeName(Typed)!, GuideLinks.Site(Request));
+        letters.Ask(users.NormalizeName(Typed)!, PublicAddress.Asked(Request));
         Asked = true;
         return Page();
     }
@@ -60,7 +59,10 @@ public sealed class RecoverModel(
         }
 
         var person = (await people.ById(link.PersonId!.Value))!;
-        Wrong = password is null || password.Length is < 10 or > 200 ? "10 to 200 characters." : await signIns.Wrong(person, password) is [var wrong, ..] ? wrong : null;
+        Wrong =
+            password is null || password.Length is < 10 or > 200 ? "10 to 200 characters."
+            : await signIns.Wrong(person, password) is [var wrong, ..] ? wrong
+            : null;
         if (Wrong is not null || person.EndedAt is not null)
         {
             return Page();

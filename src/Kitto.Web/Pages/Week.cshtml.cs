@@ -1,12 +1,13 @@
 using Kitto.Core.Clock;
 using Kitto.Store;
+using Kitto.Web.Delivery;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
 /// <summary>What each day of a week asks of the studio and of its clients.</summary>
-public sealed class WeekModel(Kits kits, Studios studios, Links links, TimeProvider clock) : PageModel
+public sealed class WeekModel(PublicAddress site, Kits kits, Studios studios, Links links, TimeProvider clock) : PageModel
 {
     /// <summary>So many are named for one thing of one day; the rest are counted.</summary>
     public const int Named = 8;
@@ -42,7 +43,7 @@ public sealed class WeekModel(Kits kits, Studios studios, Links links, TimeProvi
     public async Task<IActionResult> OnPostLink(DateOnly? of)
     {
         string token = await links.ToCalendar(clock.GetUtcNow().UtcDateTime);
-        FreshAddress = $"{Request.Scheme}://{Request.Host}/calendar/{token}.ics";
+        FreshAddress = $"{await site.Of(Request)}/calendar/{token}.ics";
         await Load(of);
         return Page();
     }

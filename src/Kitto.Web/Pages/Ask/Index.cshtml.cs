@@ -92,7 +92,6 @@ public sealed class QuestionsModel(
 
     private async Task<(Link Link, ClientRecord Record)?> Load(string token)
     {
-        Response.Headers.CacheControl = "no-store";
         (Token, TakesReactions) = (token, await guides.Owner(token) is not null);
         (var link, Client, string? closed) = await recorder.Open(token);
         Closed = closed ?? "";

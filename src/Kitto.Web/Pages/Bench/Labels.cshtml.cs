@@ -4,6 +4,7 @@ using Kitto.Core.Trade;
 using Kitto.Core.Wording;
 using Kitto.Store;
 using Kitto.Web.Bench;
+using Kitto.Web.Delivery;
 using Kitto.Web.Guides;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -11,7 +12,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Bench;
 
 /// <summary>The labels of a kit, one a sachet or bottle, and the paper in its box.</summary>
-public sealed class LabelsModel(BenchKits bench, StockRecord stock, Studios studios, GuideLinks links, TimeProvider clock) : PageModel
+public sealed class LabelsModel(PublicAddress site, BenchKits bench, StockRecord stock, Studios studios, GuideLinks links, TimeProvider clock) : PageModel
 {
     public KitAtBench At { get; private set; } = null!;
 
@@ -43,14 +44,14 @@ public sealed class LabelsModel(BenchKits bench, StockRecord stock, Studios stud
         Size = size == "a4" ? "a4" : "roll";
         Language = Language.Of(at.Signed.Language);
         var tubes = (await stock.Of(at.Tubes)).ToDictionary(t => t.Id);
-        string site = GuideLinks.Site(Request);
+        string here = await site.Of(Request);
         Labels =
         [
             .. at
                 .Stand.Vessels.Where(v => v.Vessel.Sent && (vessel is null || v.Vessel.Key == vessel))
-                .Select(v => (v.Vessel.Key, Language.Label(Facts(v, tubes)), $"{site}/bench/{id}?vessel={Uri.EscapeDataString(v.Vessel.Key)}")),
+                .Select(v => (v.Vessel.Key, Language.Label(Facts(v, tubes)), $"{here}/bench/{id}?vessel={Uri.EscapeDataString(v.Vessel.Key)}")),
         ];
-        Guide = (await links.Open(id)).Select(l => links.Address(l, site)).FirstOrDefault(a => a is not null);
+        Guide = (await links.Open(id)).Select(l => links.Address(l, here)).FirstOrDefault(a => a is not null);
         return Labels.Count == 0 ? NotFound() : Page();
     }
 

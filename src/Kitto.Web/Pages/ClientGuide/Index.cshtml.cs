@@ -179,7 +179,6 @@ public sealed partial class GuideModel(
     private async Task<bool> Load(string token)
     {
         Token = token;
-        Response.Headers.CacheControl = "no-store";
         (Open, string? closed) = await guides.Open(token);
         Closed = closed ?? "";
         TakesReactions = Open is not null || await guides.Owner(token) is not null;

@@ -5,6 +5,7 @@ using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Bench;
+using Kitto.Web.Delivery;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
 using Kitto.Web.Sittings;
@@ -16,6 +17,7 @@ namespace Kitto.Web.Pages.Clients;
 
 /// <summary>The reading and what follows from it, on one page.</summary>
 public sealed partial class PrescriptionModel(
+    PublicAddress site,
     CaseBuilder cases,
     Store.Clients clients,
     SittingCommands commands,

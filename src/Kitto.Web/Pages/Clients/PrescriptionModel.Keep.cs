@@ -89,7 +89,7 @@ public sealed partial class PrescriptionModel
 
             if (kit is { } fresh)
             {
-                await links.Make(fresh, GuideLinks.Site(Request));
+                await links.Make(fresh, await site.Of(Request));
             }
 
             return Redirect(kit is { } made ? $"/kits/{made}" : $"/prescriptions/{prescription}");

@@ -7,6 +7,7 @@ using Kitto.Core.Shade;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Bench;
+using Kitto.Web.Delivery;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
 using Kitto.Web.Sittings;
@@ -18,6 +19,7 @@ namespace Kitto.Web.Pages.KitSheet;
 
 /// <summary>One kit: the sheet to weigh and pack by, its link, its tests, its report.</summary>
 public sealed partial class SheetModel(
+    PublicAddress site,
     Kits kits,
     BenchKits benches,
     StockRecord stock,
@@ -156,7 +158,8 @@ public sealed partial class SheetModel(
         Verdict = (await gate.Of(kit)).Verdict;
         Outcome = await reports.OutcomeOf(id);
         Run = Guide is null ? null : await run.Kept(kit, Guide, Prescription, Case, Shelf);
-        Open = [.. (await links.Open(id)).Select(l => (l, links.Address(l, GuideLinks.Site(Request))))];
+        string here = await site.Of(Request);
+        Open = [.. (await links.Open(id)).Select(l => (l, links.Address(l, here)))];
         Photos = await reports.Photos(id);
         Results = await reports.ReportPhotos(id);
         Replaced = await kits.Replacements(id);

@@ -16,7 +16,7 @@ public sealed partial class SheetModel
             return NotFound();
         }
 
-        await links.Make(id, GuideLinks.Site(Request));
+        await links.Make(id, await site.Of(Request));
         return Redirect($"/kits/{id}#link");
     }
 
@@ -30,14 +30,12 @@ public sealed partial class SheetModel
     /// <summary>The picture of a test, for the studio alone.</summary>
     public async Task<IActionResult> OnGetPhoto(Guid id, Guid test)
     {
-        Response.Headers.CacheControl = "no-store";
         return await reports.Photo(id, test) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
     }
 
     /// <summary>A picture of how it came out, for the studio alone.</summary>
     public async Task<IActionResult> OnGetResult(Guid id, Guid picture)
     {
-        Response.Headers.CacheControl = "no-store";
         return await reports.ReportPhoto(id, picture) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
     }
 

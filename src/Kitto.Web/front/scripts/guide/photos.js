@@ -32,7 +32,7 @@ export async function sendPhoto(item, said = () => {}) {
     body.set('size', whole.size);
     body.set('photo', whole.slice(from, from + PIECE, 'application/octet-stream'), 'piece');
     const answer = await fetch(item.action, { method: 'POST', body });
-    if (answer.status >= 500) throw new Error(String(answer.status));
+    if (answer.status >= 500 || answer.status === 429) throw new Error(String(answer.status));
     const stand = answer.ok && answer.headers.get('content-type')?.includes('json') ? await answer.json() : { done: true };
     said(Math.round((100 * stand.came) / whole.size), stand.wrong);
     if (stand.done || stand.wrong) {

@@ -37,7 +37,7 @@ export async function send(item) {
   const body = new FormData();
   for (const [name, value] of item.fields) body.append(name, value);
   const answer = await fetch(item.action, { method: 'POST', body });
-  if (answer.status >= 500) throw new Error(String(answer.status));
+  if (answer.status >= 500 || answer.status === 429) throw new Error(String(answer.status));
   await drop(item.key);
   return answer;
 }
