@@ -46,7 +46,7 @@ public sealed class BenchRecord(Database db)
         db.List<QueuedKit>(
             """
             select k.id, c.name as client, k.number, p.service, k.state, k.fill_on, k.post_on, coalesce(e.told, 0)::int as told, e.last_at, e.last_by
-            from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id
+            from open_kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id
             left join lateral (
                 select count(*) as told, max(said_at) as last_at, (array_agg(said_by order by seq desc))[1] as last_by from bench_event where kit_id = k.id
             ) e on true
@@ -58,7 +58,7 @@ public sealed class BenchRecord(Database db)
     /// <summary>Kits that are signed and not packed, and whether anything was told of them.</summary>
     public Task<IReadOnlyList<WaitingKit>> Waiting() =>
         db.List<WaitingKit>(
-            "select id, client_id, prescription_id, exists (select 1 from bench_event e where e.kit_id = k.id) as begun from kit k where k.state = 'signed' order by id"
+            "select id, client_id, prescription_id, exists (select 1 from bench_event e where e.kit_id = k.id) as begun from open_kit k where k.state = 'signed' order by id"
         );
 
     private sealed record Row(

@@ -59,16 +59,13 @@ public sealed class Clients(Database db)
             join destination d on d.id = c.destination_id
             left join lateral (select id, service, decision, signed_at from prescription where client_id = c.id order by signed_at desc limit 1) p on true
             left join kit k on k.prescription_id = p.id
-            where @text = '' or lower(c.name) like @pattern or lower(c.name) like '% ' || @pattern
-            order by c.name
-            limit @limit
-            """,
-            new
-            {
-                text,
-                pattern = text.Trim().ToLowerInvariant().Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%",
-                limit = PageSize + 1,
-            }
+            where c.id = any(array(
+            """
+                + (text.Trim().Length == 0 ? "select id from client order by name, id limit @limit" : "select clients_named(@pattern, @limit)")
+                + """
+                )) order by c.name, c.id
+                """,
+            new { pattern = text.Trim().ToLowerInvariant().Replace("\\", "\\\\").Replace("%", "\\%").Replace("_", "\\_") + "%", limit = PageSize + 1 }
         );
 
     public Task Add(Client client) =>

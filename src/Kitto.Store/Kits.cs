@@ -26,6 +26,14 @@ public sealed record SignedPrescription(
     string? Weighed
 );
 
+/// <summary>A head that is for the chair, or that a stop keeps from colour.</summary>
+/// <param name="Id">The prescription.</param>
+/// <param name="ClientName">Whose.</param>
+/// <param name="Decision">salon or stop.</param>
+/// <param name="Says">The first reason, in words.</param>
+/// <param name="Rule">Its rule.</param>
+public sealed record NotAtHome(Guid Id, string ClientName, string Decision, string Says, string Rule);
+
 /// <summary>A kit that was stopped and that nobody has put away.</summary>
 /// <param name="Id">The kit.</param>
 /// <param name="Client">Whose.</param>
@@ -201,7 +209,7 @@ public sealed class Kits(Database db)
     public Task<IReadOnlyList<Kit>> Open() =>
         db.List<Kit>(
             $"""
-            select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.state <> 'closed' order by k.post_on nulls first, c.name
+            select {KitColumns} from open_kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id order by k.post_on nulls first, c.name
             """
         );
 
@@ -223,8 +231,8 @@ public sealed class Kits(Database db)
         db.List<DatedKit>(
             $"""
             select {DatedColumns}
-            where k.fill_on between @from and @to or k.post_on between @from and @to or k.arrives_on between @from and @to or k.skin_on between @from and @to
-               or k.strand_on between @from and @to or k.colour_on between @from - {Values.ReportDays} and @to or k.due_on between @from and @to
+            where k.id = any(array(select kits_between(@from, @to))) and (k.fill_on between @from and @to or k.post_on between @from and @to or k.arrives_on between @from and @to or k.skin_on between @from and @to
+               or k.strand_on between @from and @to or k.colour_on between @from - {Values.ReportDays} and @to or k.due_on between @from and @to)
             order by c.name
             """,
             new { from, to }
@@ -234,14 +242,22 @@ public sealed class Kits(Database db)
     public Task<IReadOnlyList<DatedKit>> Dated(Guid clientId) =>
         db.List<DatedKit>($"select {DatedColumns} where k.client_id = @clientId order by k.number desc limit 6", new { clientId });
 
-    /// <summary>Heads whose newest prescription is for the chair, or a stop.</summary>
-    public Task<IReadOnlyList<SignedPrescription>> NotAtHome() =>
-        db.List<SignedPrescription>(
-            $"""
-            {SignedSql}
-            where p.decision <> 'kit' and p.signed_at = (select max(signed_at) from prescription x where x.client_id = p.client_id)
-            order by p.signed_at desc limit 100
-            """
+    /// <summary>Heads whose newest prescription is for the chair, or a stop, the newest first.</summary>
+    /// <param name="from">How many are passed over.</param>
+    /// <param name="most">How many are wanted.</param>
+    public Task<IReadOnlyList<NotAtHome>> NotAtHome(int from, int most) =>
+        // The numbers stand in the text: by them the database chooses to walk the index and stop.
+        db.List<NotAtHome>(
+            string.Create(
+                System.Globalization.CultureInfo.InvariantCulture,
+                $"""
+                select p.id, c.name as client_name, p.decision, p.document #>> '{"{because,0,says}"}' as says, p.document #>> '{"{because,0,rule}"}' as rule
+                from (
+                    select id from prescription p where decision <> 'kit' and signed_at = (select max(signed_at) from prescription x where x.client_id = p.client_id)
+                    order by signed_at desc limit {most} offset {from}
+                ) top join prescription p on p.id = top.id join client c on c.id = p.client_id order by p.signed_at desc
+                """
+            )
         );
 
     /// <summary>A stop has been seen and put away.</summary>

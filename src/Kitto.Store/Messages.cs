@@ -99,7 +99,12 @@ public sealed class Messages(Database db)
     /// <summary>What has not gone, oldest first, then the last that went.</summary>
     public Task<IReadOnlyList<Message>> List(int most) =>
         db.List<Message>(
-            $"select {Columns} order by m.sent_at is not null, case when m.sent_at is null then m.due_at end, m.sent_at desc limit @most",
+            $"""
+            (select {Columns} where m.sent_at is null order by m.due_at limit @most)
+            union all
+            (select {Columns} where m.sent_at is not null order by m.sent_at desc limit @most)
+            limit @most
+            """,
             new { most }
         );
 

@@ -128,9 +128,15 @@ public sealed class Reports(Database db)
     public Task<IReadOnlyList<OutcomeReport>> OutcomesOfOpenKits() =>
         db.List<OutcomeReport>(
             $"""
-            select {OutcomeColumns} from outcome_report o join kit k on k.id = o.kit_id where k.state <> 'closed'
+            select {OutcomeColumns} from open_kit k join outcome_report o on o.kit_id = k.id where o.seen_at is null
             """
         );
+
+    /// <summary>The reports of kits, by kit.</summary>
+    public async Task<IReadOnlyDictionary<Guid, OutcomeReport>> OutcomesOf(IEnumerable<Guid> kits) =>
+        (
+            await db.List<OutcomeReport>($"select {OutcomeColumns} from outcome_report o where o.kit_id = any(@kits)", new { kits = kits.ToArray() })
+        ).ToDictionary(o => o.KitId);
 
     public Task<int> Seen(Guid kitId, Guid by, DateTime at) =>
         db.Run(

@@ -14,7 +14,7 @@ public sealed class Runs(Database db)
 
     /// <summary>All of every kit that is not done, by kit.</summary>
     public async Task<ILookup<Guid, RunLine>> OfOpenKits() =>
-        (await db.List<Row>($"select {Columns} from run_step where kit_id in (select id from kit where state <> 'closed') order by seq")).ToLookup(
+        (await db.List<Row>($"select {Columns} from run_step where kit_id = any(array(select id from open_kit)) order by seq")).ToLookup(
             r => r.KitId,
             r => r.Line
         );

@@ -77,10 +77,17 @@ public sealed record KitAtBench(
     }
 }
 
+/// <summary>What the next kit's goods are guessed from.</summary>
+/// <param name="Quantity">How much was sent.</param>
+/// <param name="Hands">Whose hands put it on.</param>
+/// <param name="Quantile">The share of kits that were not to run out.</param>
+public sealed record LastKit(Core.Quantities Quantity, Core.Quantity.Hands Hands, double Quantile);
+
 /// <summary>Opens kits at the bench.</summary>
 public sealed class BenchKits(Kits kits, BenchRecord record, CurrentShelf shelves)
 {
     private readonly ConcurrentDictionary<Guid, IReadOnlyList<Need>> needs = [];
+    private readonly ConcurrentDictionary<Guid, LastKit> lasts = [];
 
     /// <summary>A kit; null where there is none of that id, or it is no kit.</summary>
     public async Task<KitAtBench?> Open(Guid id) => await kits.Get(id) is { } kit ? await Open(kit) : null;
@@ -110,6 +117,27 @@ public sealed class BenchKits(Kits kits, BenchRecord record, CurrentShelf shelve
         }
 
         return all;
+    }
+
+    /// <summary>What is known of a kit that was used: neither its prescription nor what was weighed changes any more, so it is read once. Null: it is no kit.</summary>
+    public async Task<LastKit?> Last(Guid kit, Guid prescription)
+    {
+        if (!lasts.TryGetValue(kit, out var last))
+        {
+            if (await kits.Frozen(prescription) is not { } frozen || KitAtBench.AsWeighed(frozen).Quantity is not { } quantity)
+            {
+                return null;
+            }
+
+            var read = CaseReader.Kept(frozen.CaseDocument);
+            last = new LastKit(quantity, read.Reading.Hands, read.House.Quantile);
+            if (lasts.Count < 10_000)
+            {
+                lasts[kit] = last;
+            }
+        }
+
+        return last;
     }
 
     /// <summary>What a signed kit takes as prescribed. A prescription never changes, so it is reckoned once.</summary>

@@ -1,4 +1,3 @@
-using Kitto.Core.Contract;
 using Kitto.Core.Safety;
 using Kitto.Core.Trade;
 using Kitto.Store;
@@ -23,6 +22,8 @@ public sealed class TodayModel(
     TimeProvider clock
 ) : PageModel
 {
+    private const string NotByKit = "Not by kit";
+
     /// <summary>A reaction that was taken back is shown for so long, days (ours).</summary>
     private const int TakenBackDays = 3;
 
@@ -33,11 +34,22 @@ public sealed class TodayModel(
     /// <summary>Messages that wait for a person.</summary>
     public int Waiting { get; private set; }
 
-    /// <summary>Groups in the order of urgency.</summary>
-    public IReadOnlyList<(string Title, IReadOnlyList<TodayLine> Lines)> Groups { get; private set; } = [];
+    /// <summary>So many of each group are shown together; of one group alone, so many a page.</summary>
+    public const int First = 20,
+        PageSize = 100;
 
-    public async Task OnGet()
+    /// <summary>Groups in the order of urgency: how many there are, and those that are shown. Of the last it is not counted further than they are looked at.</summary>
+    public IReadOnlyList<(string Title, int Count, IReadOnlyList<TodayLine> Lines)> Groups { get; private set; } = [];
+
+    /// <summary>The one group that is looked at; null: all.</summary>
+    public string? Group { get; private set; }
+
+    /// <summary>Which page of it, from 1.</summary>
+    public int At { get; private set; }
+
+    public async Task OnGet(string? group, int at)
     {
+        (Group, At) = (group, Math.Clamp(at, 1, 10_000));
         Studio = (await studios.Get())!;
         Today = Studio.Today(clock.GetUtcNow());
         var now = clock.GetUtcNow().UtcDateTime;
@@ -119,21 +131,20 @@ public sealed class TodayModel(
         }
 
         var chair = new List<TodayLine>();
-        foreach (var p in await kits.NotAtHome())
+        int from = group is null ? 0 : (At - 1) * PageSize;
+        foreach (var p in await kits.NotAtHome(from, group is null ? First + 1 : PageSize + 1))
         {
-            var prescription = Json.ReadPrescription(p.Document);
-            var first = prescription.Because[0];
             chair.Add(
                 new TodayLine(
                     p.ClientName,
-                    $"{(p.Decision == "stop" ? "no colour" : "only in the salon")}: {first.Says} {first.Rule}",
+                    $"{(p.Decision == "stop" ? "no colour" : "only in the salon")}: {p.Says} {p.Rule}",
                     $"/prescriptions/{p.Id}",
                     "Look"
                 )
             );
         }
 
-        Groups =
+        List<(string Title, List<TodayLine> Lines)> all =
         [
             ("Stopped", stopped),
             ("Taken back", back),
@@ -143,7 +154,24 @@ public sealed class TodayModel(
             ("Overdue", overdue),
             ("Held by a test", held),
             ("Under way", ahead),
-            ("Not by kit", chair),
+        ];
+        // A stop is never left for another page.
+        Groups =
+        [
+            .. all.Where(g => group is null || g.Title == group)
+                .Select(g =>
+                    (
+                        g.Title,
+                        g.Lines.Count,
+                        (IReadOnlyList<TodayLine>)
+                            [.. group is null ? g.Lines.Take(g.Title == "Stopped" ? int.MaxValue : First) : g.Lines.Skip(from).Take(PageSize)]
+                    )
+                )
+                .Concat(
+                    group is null or NotByKit
+                        ? [(NotByKit, from + chair.Count, (IReadOnlyList<TodayLine>)[.. chair.Take(group is null ? First : PageSize)])]
+                        : []
+                ),
         ];
     }
 

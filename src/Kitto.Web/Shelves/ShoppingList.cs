@@ -1,4 +1,3 @@
-using Kitto.Core.Contract;
 using Kitto.Core.Packing;
 using Kitto.Core.Quantity;
 using Kitto.Store;
@@ -24,26 +23,27 @@ public sealed class ShoppingList(Kits kits, BenchKits bench, Reports reports, St
     {
         var signed = (await bench.Waiting()).Select(w => w.Takes);
         var due = new List<(IReadOnlyList<Need>, double, double)>();
-        foreach (var last in await kits.Due(until, Most))
+        var dues = await kits.Due(until, Most);
+        var outcomes = await reports.OutcomesOf(dues.Select(d => d.KitId));
+        foreach (var last in dues)
         {
-            if (await kits.Frozen(last.PrescriptionId) is not { } frozen || KitAtBench.AsWeighed(frozen).Quantity is not { } q)
+            if (await bench.Last(last.KitId, last.PrescriptionId) is not { } known)
             {
                 continue;
             }
 
-            var read = CaseReader.Kept(frozen.CaseDocument);
-            var report = await reports.OutcomeOf(last.KitId) is { } o
+            var report = outcomes.TryGetValue(last.KitId, out var o)
                 ? new UsedBefore(
-                    q.BaseGrams,
-                    q.SendGrams,
-                    q.ResidueGrams,
+                    known.Quantity.BaseGrams,
+                    known.Quantity.SendGrams,
+                    known.Quantity.ResidueGrams,
                     Core.Grams.Of(o.LeftGrams),
                     o.RanOut,
                     o.Weighed,
                     Math.Max(0, today.DayNumber - o.AppliedOn.DayNumber)
                 )
                 : null;
-            var (factor, sd) = Demand.Learned(read.Reading.Hands, report, read.House.Quantile);
+            var (factor, sd) = Demand.Learned(known.Hands, report, known.Quantile);
             due.Add((await bench.Takes(last.PrescriptionId), factor, sd));
         }
 
