@@ -62,6 +62,23 @@ start() {
   done
 }
 
+# Leave to make one more studio in the database that start serves.
+studio() {
+  local demo=1
+  case "${1:-}" in "") ;; --no-demo) demo=0 ;; *) die "studio does not know '$1'; it knows --no-demo" ;; esac
+  need_dotnet
+  app_ready
+  if [ -z "${KITTO_DATABASE:-}" ]; then
+    cluster_start pg
+    cluster_use pg $$
+    trap 'cluster_leave pg $$' EXIT
+    KITTO_DATABASE="$(connection "$([ "$demo" = 1 ] && echo kitto_demo || echo kitto)")"
+  fi
+  export KITTO_DATABASE
+  say "kitto: open this once, within seven days, under the address the site is at:"
+  dotnet "$KITTO_APP" leave
+}
+
 # Should the private database be killed, it is started again where it was.
 database_up() {
   local own="$1"

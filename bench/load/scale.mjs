@@ -25,7 +25,9 @@ function grow(until) {
   const to = Math.floor(until / demo);
   if (to < from) return;
   const server = Object.fromEntries(process.env.KITTO_TEST_SERVER.split(';').map(p => p.split('=')));
-  const bin = readdirSync('/usr/lib/postgresql').map(v => `/usr/lib/postgresql/${v}/bin/psql`).pop();
+  const bin = readdirSync('/usr/lib/postgresql')
+    .map(v => `/usr/lib/postgresql/${v}/bin/psql`)
+    .pop();
   const columns = sql("select string_agg(column_name, ', ') from information_schema.columns where table_name = 'kit' and is_generated = 'NEVER'");
   const statement = `
     set session_replication_role = replica;
@@ -100,6 +102,8 @@ try {
   for (const size of sizes) {
     const began = performance.now();
     grow(size);
+    // Growing stood still here: lines that ended meanwhile are noticed before the next is asked for.
+    await new Promise(resolve => setTimeout(resolve, 500));
     const cookie = await signIn();
     const get = path => () => fetch(url(path), { headers: { Cookie: cookie } });
     // Other clients at every turn, so that nothing is measured that was just read.

@@ -110,7 +110,7 @@ public sealed class Database : IAsyncDisposable
     /// </summary>
     /// <param name="connectionString">As the database's owner.</param>
     /// <param name="then">What else is done before anybody else may begin, such as filling the demo.</param>
-    /// <returns>Whether the role is there; without it the record of safety is kept by its trigger alone.</returns>
+    /// <returns>Whether the role is there; without it the record of safety is kept by its trigger alone, and studios are kept apart by force on their owner.</returns>
     /// <exception cref="InvalidOperationException">A migration failed; the message names it.</exception>
     public static async Task<bool> Prepare(string connectionString, Func<Task>? then = null)
     {
@@ -127,6 +127,8 @@ public sealed class Database : IAsyncDisposable
             await owner.ExecuteAsync("drop schema public cascade; create schema public; grant usage on schema public to public");
         }
 
+        // A migration sees every studio.
+        await Force(owner, false);
         var result = DeployChanges
             .To.PostgresqlDatabase(connectionString)
             .WithScriptsEmbeddedInAssembly(typeof(Database).Assembly)
@@ -140,6 +142,7 @@ public sealed class Database : IAsyncDisposable
         }
 
         bool guarded = await MakeRole(owner);
+        await Force(owner, !guarded);
         if (then is not null)
         {
             await then();
@@ -147,6 +150,20 @@ public sealed class Database : IAsyncDisposable
 
         return guarded;
     }
+
+    /// <summary>Holds the tables' owner, too, to the studio at hand: where there is no role to work under, it is the owner who works.</summary>
+    private static Task<int> Force(NpgsqlConnection owner, bool on) =>
+        owner.ExecuteAsync(
+            $"""
+            do $$ declare t regclass; begin
+                for t in select oid::regclass from pg_class where relnamespace = 'public'::regnamespace and relrowsecurity and relname <> 'studio' and relforcerowsecurity <> {(
+                on ? "true" : "false"
+            )} loop
+                    execute format('alter table %s {(on ? "" : "no ")}force row level security', t);
+                end loop;
+            end $$
+            """
+        );
 
     /// <summary>The role, once for the whole cluster, and what it may do in this database.</summary>
     private static async Task<bool> MakeRole(NpgsqlConnection owner)

@@ -19,6 +19,14 @@ var builder = WebApplication.CreateBuilder(args);
 string connection =
     builder.Configuration["KITTO_DATABASE"]
     ?? throw new InvalidOperationException("KITTO_DATABASE is not set: start with ./kitto start, or give a PostgreSQL connection string.");
+if (args is ["leave", ..])
+{
+    // Whoever keeps the installation lets one more studio in; the address goes to its first person.
+    await Database.Prepare(connection);
+    Console.WriteLine($"/setup?leave={await Installation.GiveLeave(connection, DateTime.UtcNow)}");
+    return;
+}
+
 bool demo = builder.Configuration["KITTO_DEMO"] == "1";
 if (builder.Configuration["KITTO_LOG"] == "json")
 {

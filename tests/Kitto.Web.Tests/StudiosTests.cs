@@ -196,4 +196,61 @@ public sealed class StudiosTests(Studio studio) : IClassFixture<Studio>
         await visitor.Send("main form", ("UserName", "tove-of-the-fourth"), ("Password", "long-enough-now"));
         Assert.Equal("/", visitor.Address);
     }
+
+    [Fact]
+    public async Task An_owner_who_may_not_make_the_role_is_held_to_the_studio_by_force()
+    {
+        string name = "kitto_plain_" + Guid.NewGuid().ToString("N")[..8];
+        await using var keeper = new NpgsqlConnection(studio.Connection + ";Pooling=false");
+        await keeper.OpenAsync();
+        await keeper.ExecuteAsync($"create role {name} login password 'plain'");
+        await keeper.ExecuteAsync($"create database {name} owner {name}");
+        try
+        {
+            string plain = new NpgsqlConnectionStringBuilder(studio.Connection)
+            {
+                Database = name,
+                Username = name,
+                Password = "plain",
+                Pooling = false,
+            }.ConnectionString;
+            Assert.False(await Database.Prepare(plain));
+            await using var db = new Database(plain);
+            var first = new FirstAccount(db);
+            int id = await first.Make(
+                new Person
+                {
+                    UserName = "one",
+                    NormalName = "ONE",
+                    DisplayName = "One",
+                },
+                "First",
+                "Europe/Oslo",
+                "",
+                false,
+                [("Isle", [DayOfWeek.Monday], 1)]
+            );
+            using (CurrentStudio.Enter(id))
+            {
+                Assert.Equal(1, await db.One<int>("select count(*)::int from destination"));
+            }
+
+            using (CurrentStudio.Enter(0))
+            {
+                Assert.Equal(0, await db.One<int>("select count(*)::int from destination"));
+            }
+
+            // Migrating again sees everything and holds it again.
+            Assert.False(await Database.Prepare(plain));
+            using (CurrentStudio.Enter(id + 1))
+            {
+                Assert.Equal(0, await db.One<int>("select count(*)::int from person"));
+            }
+        }
+        finally
+        {
+            await keeper.ExecuteAsync($"drop database {name} with (force)");
+            await keeper.ExecuteAsync($"drop role {name}");
+        }
+    }
 }

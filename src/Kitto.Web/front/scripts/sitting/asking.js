@@ -76,7 +76,8 @@ export default {
     if (inside) document.getElementById(inside)?.focus({ preventScroll: true });
     for (const [box, top] of scrolls) if (top > 0 && $(box)) $(box).scrollTop = top;
     this.complain();
-    $('#sign').textContent = $('.verdict')?.dataset.sign ?? 'Sign off';
+    // Who may not sign has no button for it.
+    if ($('#sign')) $('#sign').textContent = $('.verdict')?.dataset.sign ?? 'Sign off';
   },
   // Why a number is what it is; and what another developer, order or school would come to, asked for when nothing moves.
   why(about) {

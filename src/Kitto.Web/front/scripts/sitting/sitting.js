@@ -40,7 +40,7 @@ export default () => ({
     }
     if (command && key === 'enter') {
       event.preventDefault();
-      $('#sitting').requestSubmit($('#sign'));
+      if ($('#sign')) $('#sitting').requestSubmit($('#sign'));
       return;
     }
     if (command || event.altKey || event.target.closest('input, select, textarea, dialog')) return;
@@ -50,7 +50,7 @@ export default () => ({
       m: () => this.mirror(),
       a: () => this.all(),
       w: () => this.weeks(),
-      k: () => $('#keep').click(),
+      k: () => $('#keep')?.click(),
       Escape: () => this.leave(),
     }[event.key];
     if (act) {
