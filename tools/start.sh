@@ -1,3 +1,5 @@
+# shellcheck source=tools/backup.sh
+source "$ROOT/tools/backup.sh"
 start() {
   local port=5280 demo=1 given_port=0
   while [ $# -gt 0 ]; do
@@ -48,6 +50,7 @@ start() {
       while kill -0 "$pid" 2>/dev/null; do
         sleep 2 & wait -n "$!" "$pid" 2>/dev/null || true
         database_up "$own"
+        backup_nightly
       done
       # Up for a minute, it was well: the next pause is a short one again.
       [ $((SECONDS - up_since)) -ge 60 ] && pause=1

@@ -101,7 +101,7 @@ const found = {};
 try {
   for (const size of sizes) {
     const began = performance.now();
-    grow(size);
+    if (Number(sql('select count(*) from client')) < size * 0.9) grow(size);
     // Growing stood still here: lines that ended meanwhile are noticed before the next is asked for.
     await new Promise(resolve => setTimeout(resolve, 500));
     const cookie = await signIn();

@@ -61,7 +61,13 @@ public sealed class Clients(Database db)
             left join kit k on k.prescription_id = p.id
             where c.id = any(array(
             """
-                + (text.Trim().Length == 0 ? "select id from client order by name, id limit @limit" : "select clients_named(@pattern, @limit)")
+                + text.Trim().Length switch
+                {
+                    0 => "select id from client order by name, id limit @limit",
+                    // One letter is so many people's that the first hundred are soon come by.
+                    1 => "select id from client where lower(name) like @pattern or lower(name) like '% ' || @pattern order by name, id limit @limit",
+                    _ => "select clients_named(@pattern, @limit)",
+                }
                 + """
                 )) order by c.name, c.id
                 """,

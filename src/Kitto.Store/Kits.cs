@@ -253,7 +253,7 @@ public sealed class Kits(Database db)
                 $"""
                 select p.id, c.name as client_name, p.decision, p.document #>> '{"{because,0,says}"}' as says, p.document #>> '{"{because,0,rule}"}' as rule
                 from (
-                    select id from prescription p where decision <> 'kit' and signed_at = (select max(signed_at) from prescription x where x.client_id = p.client_id)
+                    select id from prescription p where decision <> 'kit' and newest
                     order by signed_at desc limit {most} offset {from}
                 ) top join prescription p on p.id = top.id join client c on c.id = p.client_id order by p.signed_at desc
                 """

@@ -103,6 +103,9 @@ public sealed record SchoolChoice(string Rule, string Way, string ChosenBy, Date
 /// <summary>Studio and destinations.</summary>
 public sealed class Studios(Database db)
 {
+    /// <summary>The last backup of the installation that was good; null: there is none.</summary>
+    public Task<DateTime?> LastBackup() => db.One<DateTime?>("select max(at) from backup where good");
+
     /// <summary>The numbers of all studios of the installation, for work that nobody asks for.</summary>
     public Task<IReadOnlyList<int>> All() => db.List<int>("select studio_ids()");
 

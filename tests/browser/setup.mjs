@@ -62,7 +62,8 @@ export default async function setup() {
   const port = await freePort();
   const keys = mkdtempSync(join(tmpdir(), 'kitto-keys-'));
   process.env.KITTO_URL = `http://127.0.0.1:${port}`;
-  process.env.KITTO_BROWSER_DB = 'kitto_browser_' + randomBytes(5).toString('hex');
+  // A bench may keep its database for another look: KITTO_KEEP names it.
+  process.env.KITTO_BROWSER_DB = process.env.KITTO_KEEP ?? 'kitto_browser_' + randomBytes(5).toString('hex');
   if (!process.env.KITTO_APP) throw new Error('KITTO_APP is not set: run the tests with ./kitto test.');
   process.env.KITTO_KEYS = keys;
   const app = await serve(port);
@@ -70,7 +71,7 @@ export default async function setup() {
   return async () => {
     app.kill('SIGTERM');
     await new Promise(resolve => app.on('exit', resolve));
-    psql('postgres', `drop database if exists ${process.env.KITTO_BROWSER_DB} with (force)`);
+    if (!process.env.KITTO_KEEP) psql('postgres', `drop database if exists ${process.env.KITTO_BROWSER_DB} with (force)`);
     rmSync(keys, { recursive: true, force: true });
   };
 }

@@ -39,7 +39,18 @@ create function kits_between(first_ date, last_ date) returns setof uuid languag
     select id from kit where studio_id = this_studio() and days && daterange(first_, last_, '[]')
 $$;
 
-create index prescription_not_kit on prescription (studio_id, signed_at desc) where decision <> 'kit';
+-- Whether it is the client's newest: those that are not for a kit are listed by it.
+alter table prescription add column newest boolean not null default true;
+update prescription p set newest = false where exists (select from prescription x where x.studio_id = p.studio_id and x.client_id = p.client_id and x.signed_at > p.signed_at);
+create function prescription_newest() returns trigger language plpgsql as $$
+begin
+    update prescription set newest = false where client_id = new.client_id and newest and id <> new.id;
+    return null;
+end $$;
+create trigger newest after insert on prescription for each row execute function prescription_newest();
+create index prescription_not_kit on prescription (studio_id, signed_at desc) where decision <> 'kit' and newest;
 create index message_waits on message (studio_id, due_at desc) where sent_at is null;
 create index message_gone on message (studio_id, sent_at desc) where sent_at is not null;
 drop index message_open;
+create index safety_event_kit on safety_event (studio_id, kit_id, kind) where kit_id is not null;
+create index safety_event_corrected on safety_event (studio_id, said_at desc) where kind = 'corrected';

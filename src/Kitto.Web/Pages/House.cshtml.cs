@@ -7,6 +7,7 @@ using Kitto.Web.Pages.Clients;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.Filters;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
@@ -46,6 +47,19 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
     public double? FromCosts { get; private set; }
 
     public string Wrong(string field) => wrong.GetValueOrDefault(field, "");
+
+    /// <summary>When the last good backup was made, by the studio's clock.</summary>
+    public DateTime? Backup { get; private set; }
+
+    public override async Task OnPageHandlerExecutionAsync(PageHandlerExecutingContext context, PageHandlerExecutionDelegate next)
+    {
+        if (await studios.LastBackup() is { } at)
+        {
+            Backup = (await studios.Get())!.Local(at);
+        }
+
+        await next();
+    }
 
     public async Task OnGet() => Show((await studios.Get())!);
 

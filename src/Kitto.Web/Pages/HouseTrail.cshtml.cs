@@ -31,6 +31,18 @@ public sealed class HouseTrailModel(Trail trail, Studios studios) : PageModel
         ("signIn.", "sign-ins"),
     ];
 
+    /// <summary>What happened, in words.</summary>
+    public static string Says(string kind) =>
+        kind switch
+        {
+            "signIn.done" => "signed in",
+            "signIn.ended" => "signed out",
+            "signIn.refused" => "turned away",
+            "signIn.tooMany" => "turned away: too many tries",
+            "answers.read" => "answers opened",
+            _ => Words.Spaced(kind.Replace('.', ' ')),
+        };
+
     [BindProperty(SupportsGet = true)]
     public string? Who { get; set; }
 
@@ -93,19 +105,25 @@ public sealed class HouseTrailModel(Trail trail, Studios studios) : PageModel
     }
 
     /// <summary>What was changed, a line each: field, was, is.</summary>
-    public static IEnumerable<(string Field, string Was, string Is)> Changes(string what)
+    public IEnumerable<(string Field, string Was, string Is)> Changes(string what)
     {
         using var read = JsonDocument.Parse(what);
         return [.. Under("", read.RootElement)];
     }
 
-    private static IEnumerable<(string Field, string Was, string Is)> Under(string path, JsonElement at)
+    private IEnumerable<(string Field, string Was, string Is)> Under(string path, JsonElement at)
     {
         foreach (var field in at.EnumerateObject())
         {
             string name = path.Length == 0 ? Words.Spaced(field.Name.Replace('_', ' ')) : $"{path}, {Words.Spaced(field.Name)}";
             if (field.Value.ValueKind == JsonValueKind.Array && field.Value.GetArrayLength() == 2)
             {
+                // The name of a row says nothing to anybody here; the file has it.
+                if (Guid.TryParse(field.Value[1].ToString(), out _) || Guid.TryParse(field.Value[0].ToString(), out _))
+                {
+                    continue;
+                }
+
                 yield return (name, Short(field.Value[0]), Short(field.Value[1]));
             }
             else if (field.Value.ValueKind == JsonValueKind.Object)
@@ -118,9 +136,15 @@ public sealed class HouseTrailModel(Trail trail, Studios studios) : PageModel
         }
     }
 
-    private static string Short(JsonElement value)
+    private string Short(JsonElement value)
     {
-        string text = value.ValueKind is JsonValueKind.Null ? "nothing" : value.ToString();
+        string text =
+            value.ValueKind is JsonValueKind.Null ? "nothing"
+            : value.ValueKind is JsonValueKind.String
+            && value.ToString() is [_, _, _, _, '-', _, _, '-', _, _, 'T', ..]
+            && value.TryGetDateTimeOffset(out var at)
+                ? Studio.Local(at.UtcDateTime).ToString("d MMM yyyy HH:mm")
+            : value.ToString();
         return text.Length == 0 ? "nothing"
             : text.Length > 60 ? text[..59] + "…"
             : text;
