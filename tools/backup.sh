@@ -76,17 +76,21 @@ backup() {
   # Dump and count see the same moment: the first holds its snapshot until the other is done.
   coproc HOLD { "$PG_BIN/psql" -qAt -v ON_ERROR_STOP=1; }
   # shellcheck disable=SC2153
-  local hold_pid="$HOLD_PID" write="${HOLD[1]}" read_="${HOLD[0]}"
-  echo "begin isolation level repeatable read; select pg_export_snapshot();" >&"$write"
-  read -r snapshot <&"$read_" || die "the database did not answer"
+  local hold_pid="$HOLD_PID"
+  # Of their own, for a pipe is run beside this shell and has no part in a coprocess.
+  exec 5<&"${HOLD[0]}" 6>&"${HOLD[1]}"
+  echo "begin isolation level repeatable read; select pg_export_snapshot();" >&6
+  read -r snapshot <&5 || die "the database did not answer"
   sql="$("$PG_BIN/psql" -qAtc "$BACKUP_COUNT")"
-  echo "$sql; select '.';" >&"$write"
-  while read -r line <&"$read_" && [ "$line" != . ]; do echo "$line"; done | sort >"$in/counted"
+  echo "$sql; select '.';" >&6
+  while read -r line <&5 && [ "$line" != . ]; do echo "$line"; done | sort >"$in/counted"
   "$PG_BIN/pg_dump" -Fc --no-owner --no-acl --snapshot="$snapshot" -f "$in/database.dump" || die "the database could not be dumped"
-  echo "commit; \\q" >&"$write"
+  echo "commit; \\q" >&6
+  exec 5<&- 6>&-
   wait "$hold_pid" 2>/dev/null || true
   mkdir "$in/keys"
   cp -a "${KITTO_KEYS:-$HOME_DIR/keys}/." "$in/keys/" 2>/dev/null || say "kitto: no keys were found; links that were made cannot be shown again after a restore, they go on working"
+  rm -f "$file.new"
   tar -C "$in" -cf - . | backup_gpg --symmetric --cipher-algo AES256 --s2k-mode 3 --s2k-count 65011712 -o "$file.new" || die "the backup could not be written"
   chmod 600 "$file.new"
   # Good is what was opened again, restored, and counts the same.

@@ -44,7 +44,7 @@ public sealed class Clients(Database db)
             """
             select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version, c.email, c.language, c.spoken_of, c.phone
             from client c join destination d on d.id = c.destination_id
-            where c.id = @id
+            where c.id = @id and c.erased_at is null
             """,
             new { id }
         );
@@ -63,9 +63,10 @@ public sealed class Clients(Database db)
             """
                 + text.Trim().Length switch
                 {
-                    0 => "select id from client order by name, id limit @limit",
+                    0 => "select id from client where erased_at is null order by name, id limit @limit",
                     // One letter is so many people's that the first hundred are soon come by.
-                    1 => "select id from client where lower(name) like @pattern or lower(name) like '% ' || @pattern order by name, id limit @limit",
+                    1 =>
+                        "select id from client where erased_at is null and (lower(name) like @pattern or lower(name) like '% ' || @pattern) order by name, id limit @limit",
                     _ => "select clients_named(@pattern, @limit)",
                 }
                 + """
@@ -121,7 +122,7 @@ public sealed class Clients(Database db)
                 (select string_agg(xmin::text, ',') from kit where client_id = @id), (select string_agg(xmin::text, ',') from answers where client_id = @id),
                 (select max(seq) from safety_event where client_id = @id),
                 (select string_agg(o.xmin::text, ',') from outcome_report o join kit k on k.id = o.kit_id where k.client_id = @id))
-            from client c join destination d on d.id = c.destination_id where c.id = @id
+            from client c join destination d on d.id = c.destination_id where c.id = @id and c.erased_at is null
             """,
             new { id }
         );

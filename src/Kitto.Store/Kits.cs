@@ -171,7 +171,7 @@ public sealed class Kits(Database db)
         """;
 
     internal const string OneSql =
-        $"select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.id = @id";
+        $"select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.id = @id and c.erased_at is null";
 
     public Task<Kit?> Get(Guid id) => db.One<Kit>(OneSql, new { id });
 
@@ -199,7 +199,7 @@ public sealed class Kits(Database db)
             new { id }
         );
 
-    public Task<SignedPrescription?> Frozen(Guid id) => db.One<SignedPrescription>($"{SignedSql} where p.id = @id", new { id });
+    public Task<SignedPrescription?> Frozen(Guid id) => db.One<SignedPrescription>($"{SignedSql} where p.id = @id and c.erased_at is null", new { id });
 
     /// <summary>A client's prescriptions, newest first.</summary>
     public Task<IReadOnlyList<SignedPrescription>> History(Guid clientId) =>

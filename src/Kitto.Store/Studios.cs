@@ -24,7 +24,8 @@ public sealed record Studio(
     string Scale = "{}",
     string Prices = "{}",
     string Address = "",
-    int TrailDays = 1095
+    int TrailDays = 1095,
+    int KeepYears = 0
 )
 {
     /// <summary>Longest telephone number, characters.</summary>
@@ -112,7 +113,7 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days, keep_years
             from studio
             """
         );
@@ -128,7 +129,7 @@ public sealed class Studios(Database db)
                 await connection.ExecuteAsync(
                     """
                     update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
-                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, prices = @Prices::jsonb, address = @Address, trail_days = @TrailDays, version = version + 1
+                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, prices = @Prices::jsonb, address = @Address, trail_days = @TrailDays, keep_years = @KeepYears, version = version + 1
                     where version = @Version
                     """,
                     studio

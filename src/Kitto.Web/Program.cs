@@ -57,7 +57,8 @@ builder
     .AddSingleton<BenchRecord>()
     .AddSingleton<LedgerRecord>()
     .AddSingleton<Trail>()
-    .AddSingleton<PublicAddress>();
+    .AddSingleton<PublicAddress>()
+    .AddSingleton<ClientRights>();
 builder.Services.AddSingleton<BenchCommands>().AddSingleton<StockCommands>().AddSingleton<BenchKits>().AddSingleton<FreeStock>().AddSingleton<ShoppingList>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
 

@@ -275,7 +275,7 @@ public sealed class BenchTests(Studio studio) : IClassFixture<Studio>
         var id = await studio.IdOf("Lotte");
         await colourist.Open($"/clients/{id}/prescription");
         var takes = colourist.Find(".formula .why").TextContent.Trim();
-        Assert.DoesNotContain("ends: this kit takes", colourist.Text, StringComparison.Ordinal);
+        Assert.DoesNotContain($"{takes} of Lantern Cream ends", colourist.Text, StringComparison.Ordinal);
         var changes = studio.Services.GetRequiredService<StockCommands>();
         foreach (var tube in (await studio.Stock.Tubes()).Where(t => t.Item == takes))
         {

@@ -25,6 +25,9 @@ create index kit_days on kit using gist (studio_id, days);
 create index kit_due on kit (studio_id, due_on);
 create index kit_stopped on kit (studio_id, stopped_at) where state = 'stopped';
 
+-- A client may ask to be forgotten (0020).
+alter table client add column erased_at timestamptz;
+
 -- Lists by name, and any word of a name by its beginning.
 create index client_list on client (studio_id, name, id);
 create index client_words on client using gin (studio_id, lower(name) gin_trgm_ops);
@@ -32,7 +35,7 @@ drop index client_name;
 -- Under row-level security the database lets only such comparisons near an index that cannot tell of rows they were not to see; those of patterns
 -- and of spans are not among them. These ask for the studio themselves.
 create function clients_named(pattern text, most int) returns setof uuid language sql stable security definer set search_path = public as $$
-    with found as materialized (select id, name from client where studio_id = this_studio() and (lower(name) like pattern or lower(name) like '% ' || pattern))
+    with found as materialized (select id, name from client where studio_id = this_studio() and erased_at is null and (lower(name) like pattern or lower(name) like '% ' || pattern))
     select id from found order by name, id limit most
 $$;
 create function kits_between(first_ date, last_ date) returns setof uuid language sql stable security definer set search_path = public as $$

@@ -16,6 +16,7 @@ public sealed class TrailFilter(Trail trail) : IAsyncPageFilter
             "/Clients/Comparison",
             "/Clients/Prescription",
             "/Clients/Edit",
+            "/Clients/Data",
             "/Prescriptions/Signed",
             "/KitSheet/Sheet",
         };

@@ -26,6 +26,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
         public string? AlarmEmail { get; set; }
         public string? Address { get; set; }
         public string? TrailYears { get; set; }
+        public string? KeepYears { get; set; }
         public string? Level { get; set; }
         public string? CostShort { get; set; }
         public string? CostLeft { get; set; }
@@ -93,6 +94,12 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
         }
 
         double? trail = Number("TrailYears", input.TrailYears, 1, 20);
+        double? keep = Number("KeepYears", input.KeepYears, 0, 30);
+        if (keep is { } years && years != Math.Floor(years))
+        {
+            wrong["KeepYears"] = "A whole number, 0 to 30.";
+        }
+
         double? level = Number("Level", input.Level, 100 * Values.LeastServiceLevel, 100 * Values.GreatestServiceLevel);
         double? step = Number("ScaleStep", input.ScaleStep, 0.01, 5);
         bool costs = !string.IsNullOrWhiteSpace(input.CostShort) || !string.IsNullOrWhiteSpace(input.CostLeft);
@@ -117,6 +124,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
                     Phone = phone,
                     AlarmEmail = alarm,
                     Address = address!,
+                    KeepYears = (int)keep!.Value,
                     TrailDays = (int)Math.Round(trail!.Value * 365),
                     ServiceLevel = level!.Value / 100,
                     ScaleStep = step!.Value,
@@ -158,6 +166,7 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
             Phone = studio.Phone,
             AlarmEmail = studio.AlarmEmail,
             Address = studio.Address,
+            KeepYears = Say(studio.KeepYears),
             TrailYears = Say(studio.TrailDays / 365.0),
             Level = Say(studio.ServiceLevel * 100),
             CostShort = Say(studio.CostShort),
