@@ -21,7 +21,7 @@ bench_fuzz_forms() {
   cluster_use pg-bench $$
   trap 'cluster_leave pg-bench $$' EXIT
   port="$(free_port)"; keys="$(mktemp -d)"
-  KITTO_DATABASE="$(connection "kitto_fuzz_$$")" KITTO_DEMO=1 KITTO_KEYS="$keys" KITTO_MESSAGES=off KITTO_OUTBOX="$keys/outbox" ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$HOME_DIR/app" Logging__LogLevel__Default=None dotnet "$KITTO_APP" &
+  KITTO_DATABASE="$(connection "kitto_fuzz_$$")" KITTO_DEMO=1 KITTO_KEYS="$keys" KITTO_MESSAGES=off KITTO_LIMITS=1000 KITTO_OUTBOX="$keys/outbox" ASPNETCORE_URLS="http://127.0.0.1:$port" ASPNETCORE_CONTENTROOT="$HOME_DIR/app" Logging__LogLevel__Default=None dotnet "$KITTO_APP" &
   pid=$!
   until (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do tries=$((tries + 1)); [ "$tries" -lt 120 ] && kill -0 "$pid" 2>/dev/null || die "the application did not start"; sleep 0.5; done
   KITTO_URL="http://127.0.0.1:$port" dotnet "$ROOT/bench/Kitto.Bench/bin/Release/net10.0/Kitto.Bench.dll" fuzz-forms "$@" || result=$?

@@ -10,5 +10,6 @@ bench_page() {
   cluster_use pg-bench $$
   trap 'cluster_leave pg-bench $$' EXIT
   export KITTO_TEST_SERVER="Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD"
+  [ "$what" = nodes ] && build bench/Kitto.Proxy/Kitto.Proxy.csproj
   node "$ROOT/bench/load/$what.mjs" "$@"
 }

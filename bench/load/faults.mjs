@@ -42,6 +42,7 @@ const start = () => {
       KITTO_DEMO: '1',
       KITTO_KEYS: keys,
       KITTO_MESSAGES: 'off',
+      KITTO_LIMITS: '1000',
       ASPNETCORE_URLS: url,
       ASPNETCORE_CONTENTROOT: dirname(process.env.KITTO_APP),
       Logging__LogLevel__Default: process.env.KITTO_SAY ? 'Error' : 'None',

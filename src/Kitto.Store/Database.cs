@@ -24,13 +24,22 @@ public sealed class Database : IAsyncDisposable
 
     private const int OneAtATime = 0x6b697474;
 
+    /// <summary>Connections of one node, where the connection string does not say: nodes times this stay under the server's limit.</summary>
+    public const int MostConnections = 40;
+
     /// <summary>Statements that come again are planned once for each connection; every connection works under the role.</summary>
     public Database(string connectionString)
     {
         // A pooled connection keeps its role, and is told its studio whenever it is opened: there is nothing to reset.
-        var builder = new NpgsqlDataSourceBuilder(
-            new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = 60, NoResetOnClose = true }.ConnectionString
-        );
+        var settings = new NpgsqlConnectionStringBuilder(connectionString) { MaxAutoPrepare = 60, NoResetOnClose = true };
+        var said = new System.Data.Common.DbConnectionStringBuilder { ConnectionString = connectionString };
+        if (!said.ContainsKey("maximum pool size") && !said.ContainsKey("maxpoolsize"))
+        {
+            // Two nodes stay under what a server lets in where nobody said otherwise (100); who comes when all are in use waits.
+            settings.MaxPoolSize = MostConnections;
+        }
+
+        var builder = new NpgsqlDataSourceBuilder(settings.ConnectionString);
         builder.UsePhysicalConnectionInitializer(c => c.Execute(AsRole), c => c.ExecuteAsync(AsRole));
         source = builder.Build();
     }

@@ -10,7 +10,6 @@ using Kitto.Web.Identity;
 using Kitto.Web.Shelves;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
-using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 
 CultureInfo.DefaultThreadCurrentCulture = CultureInfo.InvariantCulture;
@@ -58,7 +57,8 @@ builder
     .AddSingleton<LedgerRecord>()
     .AddSingleton<Trail>()
     .AddSingleton<PublicAddress>()
-    .AddSingleton<ClientRights>();
+    .AddSingleton<ClientRights>()
+    .AddSingleton<Nodes>();
 builder.Services.AddSingleton<BenchCommands>().AddSingleton<StockCommands>().AddSingleton<BenchKits>().AddSingleton<FreeStock>().AddSingleton<ShoppingList>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
 
@@ -81,7 +81,9 @@ foreach (string wrong in post.Wrong)
 }
 
 builder.Services.AddSingleton(post);
-builder.Services.Configure<HostOptions>(o => o.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
+builder.Services.Configure<HostOptions>(o =>
+    (o.BackgroundServiceExceptionBehavior, o.ShutdownTimeout) = (BackgroundServiceExceptionBehavior.Ignore, TimeSpan.FromSeconds(75))
+);
 builder.Services.AddSingleton<ClientMessageSender>().AddSingleton<RecordCache>();
 if (builder.Configuration["KITTO_MESSAGES"] != "off")
 {
@@ -109,10 +111,8 @@ builder.Services.ConfigureApplicationCookie(o =>
     o.ExpireTimeSpan = TimeSpan.FromHours(12);
     o.EventsType = typeof(SessionCheck);
 });
-if (builder.Configuration["KITTO_KEYS"] is { } keys)
-{
-    builder.Services.AddDataProtection().SetApplicationName("Kitto").PersistKeysToFileSystem(new DirectoryInfo(keys));
-}
+SharedKeys.Add(builder);
+builder.Services.AddSingleton<Drain>().AddHostedService(s => s.GetRequiredService<Drain>());
 
 builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableForHttps = true);
 builder.Services.AddScoped<SessionCheck>().AddScoped<TrailFilter>().AddScoped<SignIns>().AddSingleton<PeopleCommands>();

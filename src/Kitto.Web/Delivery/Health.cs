@@ -5,9 +5,14 @@ namespace Kitto.Web.Delivery;
 /// <summary>Tells alive from ready: alive is who answers; ready is who can also write.</summary>
 public static class Health
 {
-    /// <summary>Tries a write. 200 where it went, 503 where it did not, both with what is known.</summary>
-    public static async Task<IResult> Ready(Database db, CancellationToken gone)
+    /// <summary>Tries a write. 200 where it went, 503 where it did not or where this node is about to stop, with what is known.</summary>
+    public static async Task<IResult> Ready(Database db, Drain drain, CancellationToken gone)
     {
+        if (drain.Leaving)
+        {
+            return NotReady("this node was told to stop");
+        }
+
         try
         {
             await db.Run("insert into heartbeat (id, at) values (1, now()) on conflict (id) do update set at = excluded.at")
@@ -16,15 +21,18 @@ public static class Health
         }
         catch (Exception wrong) when (wrong is Npgsql.NpgsqlException or TimeoutException or System.Net.Sockets.SocketException)
         {
-            return Results.Json(
-                new
-                {
-                    alive = true,
-                    ready = false,
-                    because = "the database takes no writes",
-                },
-                statusCode: StatusCodes.Status503ServiceUnavailable
-            );
+            return NotReady("the database takes no writes");
         }
     }
+
+    private static IResult NotReady(string because) =>
+        Results.Json(
+            new
+            {
+                alive = true,
+                ready = false,
+                because,
+            },
+            statusCode: StatusCodes.Status503ServiceUnavailable
+        );
 }

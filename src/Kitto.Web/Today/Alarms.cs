@@ -11,7 +11,9 @@ public static class Alarms
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(2);
 
     /// <summary>Server-sent events: all alarms that stand, at once and whenever they change.</summary>
-    public static IResult Stream(Kits kits, CancellationToken gone) => TypedResults.ServerSentEvents(Changes(kits, gone));
+    public static IResult Stream(Kits kits, IHostApplicationLifetime life, CancellationToken gone) =>
+        // A node that is to stop lets its pages go to another at once; they ask again by themselves.
+        TypedResults.ServerSentEvents(Changes(kits, CancellationTokenSource.CreateLinkedTokenSource(gone, life.ApplicationStopping).Token));
 
     private static async IAsyncEnumerable<SseItem<IReadOnlyList<StoppedKit>>> Changes(Kits kits, [EnumeratorCancellation] CancellationToken gone)
     {

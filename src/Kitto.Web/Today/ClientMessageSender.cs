@@ -151,7 +151,7 @@ public sealed class ClientMessageSender(
 }
 
 /// <summary>Looks every minute for what is due to be said, and every few seconds for stops.</summary>
-public sealed class MessageRounds(ClientMessageSender sender, Studios studios, ILogger<MessageRounds> log) : BackgroundService
+public sealed class MessageRounds(ClientMessageSender sender, Studios studios, Nodes nodes, TimeProvider clock, ILogger<MessageRounds> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(6);
     private const int Round = 10;
@@ -164,7 +164,8 @@ public sealed class MessageRounds(ClientMessageSender sender, Studios studios, I
         {
             try
             {
-                bool make = turn++ % Round == 0;
+                // Of several nodes one makes them; what is made is sent by any.
+                bool make = turn++ % Round == 0 && await nodes.Turn("messages", clock.GetUtcNow().UtcDateTime, Every * (Round - 1));
                 foreach (int studio in await studios.All())
                 {
                     using var stay = CurrentStudio.Enter(studio);

@@ -16,7 +16,9 @@ export function scanner(take, slowest = 120) {
       }
       return false;
     }
-    if (key.length !== 1) return false;
+    // No code has a space in it: that is the one key, however soon it is pressed again.
+    if (key === ' ') text = '';
+    if (key.length !== 1 || key === ' ') return false;
     text = fast || text === '' ? (fast ? text + key : key) : key;
     return fast && text.length > 1;
   };
