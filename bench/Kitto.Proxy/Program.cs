@@ -1,4 +1,5 @@
 using Yarp.ReverseProxy.Configuration;
+using Yarp.ReverseProxy.Health;
 
 // A small proxy in front of the nodes that are named: it asks each whether it is ready, and leaves out one that is not or that fails.
 //   Kitto.Proxy --urls http://127.0.0.1:PORT http://127.0.0.1:NODE http://127.0.0.1:NODE
@@ -30,7 +31,7 @@ builder
                     Active = new ActiveHealthCheckConfig
                     {
                         Enabled = true,
-                        Interval = TimeSpan.FromSeconds(1),
+                        Interval = TimeSpan.FromMilliseconds(500),
                         Timeout = TimeSpan.FromSeconds(2),
                         Path = "/healthz",
                     },
@@ -38,13 +39,17 @@ builder
                     {
                         Enabled = true,
                         Policy = "TransportFailureRate",
-                        ReactivationPeriod = TimeSpan.FromSeconds(3),
+                        ReactivationPeriod = TimeSpan.FromSeconds(2),
                     },
                 },
-                Metadata = new Dictionary<string, string> { ["TransportFailureRateHealthPolicy.RateLimit"] = "0.01", ["ConsecutiveFailuresHealthPolicy.Threshold"] = "1" },
+                Metadata = new Dictionary<string, string> { ["TransportFailureRateHealthPolicy.RateLimit"] = "0.2", ["ConsecutiveFailuresHealthPolicy.Threshold"] = "1" },
             },
         ]
     );
+// One failure is enough to look elsewhere for a moment; an old one is soon forgotten.
+builder.Services.Configure<TransportFailureRateHealthPolicyOptions>(o =>
+    (o.DetectionWindowSize, o.MinimalTotalCountThreshold) = (TimeSpan.FromSeconds(2), 1)
+);
 var app = builder.Build();
 app.MapReverseProxy();
 app.Run();
