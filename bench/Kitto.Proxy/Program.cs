@@ -42,14 +42,17 @@ builder
                         ReactivationPeriod = TimeSpan.FromSeconds(2),
                     },
                 },
-                Metadata = new Dictionary<string, string> { ["TransportFailureRateHealthPolicy.RateLimit"] = "0.2", ["ConsecutiveFailuresHealthPolicy.Threshold"] = "1" },
+                Metadata = new Dictionary<string, string>
+                {
+                    ["TransportFailureRateHealthPolicy.RateLimit"] = "0.2",
+                    ["ConsecutiveFailuresHealthPolicy.Threshold"] = "1",
+                },
             },
         ]
     );
+
 // One failure is enough to look elsewhere for a moment; an old one is soon forgotten.
-builder.Services.Configure<TransportFailureRateHealthPolicyOptions>(o =>
-    (o.DetectionWindowSize, o.MinimalTotalCountThreshold) = (TimeSpan.FromSeconds(2), 1)
-);
+builder.Services.Configure<TransportFailureRateHealthPolicyOptions>(o => (o.DetectionWindowSize, o.MinimalTotalCountThreshold) = (TimeSpan.FromSeconds(2), 1));
 var app = builder.Build();
 app.MapReverseProxy();
 app.Run();

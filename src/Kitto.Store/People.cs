@@ -32,6 +32,15 @@ public sealed class Person
     /// <summary>Since when somebody works here no longer, UTC.</summary>
     public DateTime? EndedAt { get; set; }
 
+    /// <summary>The key of the second step, as the application encrypted it; null: there is none.</summary>
+    public string? TotpSealed { get; set; }
+
+    /// <summary>The key itself, once it was opened; it is never kept.</summary>
+    public string? TotpKey { get; set; }
+
+    /// <summary>Since when the second step is asked for, UTC; null: it is not.</summary>
+    public DateTime? TotpAt { get; set; }
+
     /// <summary>What they are in the studio.</summary>
     public Role Is => Enum.Parse<Role>(Role, ignoreCase: true);
 }
@@ -46,13 +55,14 @@ public sealed record Standing(Guid PersonId, string Role, string SecurityStamp, 
 public sealed class People(Database db)
 {
     private const string Columns = "id, user_name, normal_name, display_name, password_hash, security_stamp, created_at, role, email, ended_at";
+    private const string Read = Columns + ", totp_sealed, totp_at";
 
-    public Task<Person?> ById(Guid id) => db.One<Person>($"select {Columns} from person where id = @id", new { id });
+    public Task<Person?> ById(Guid id) => db.One<Person>($"select {Read} from person where id = @id", new { id });
 
-    public Task<Person?> ByName(string normalName) => db.One<Person>($"select {Columns} from person where normal_name = @normalName", new { normalName });
+    public Task<Person?> ByName(string normalName) => db.One<Person>($"select {Read} from person where normal_name = @normalName", new { normalName });
 
     /// <summary>Everybody, those who work here no longer last.</summary>
-    public Task<IReadOnlyList<Person>> All() => db.List<Person>($"select {Columns} from person order by ended_at nulls first, created_at");
+    public Task<IReadOnlyList<Person>> All() => db.List<Person>($"select {Read} from person order by ended_at nulls first, created_at");
 
     /// <summary>Whether the studio has more than one person.</summary>
     public Task<bool> Several() => db.One<bool>("select count(*) > 1 from person where ended_at is null");
@@ -106,6 +116,35 @@ public sealed class People(Database db)
                 throw new ConflictException("Somebody must run the studio: make another person an owner first.");
             }
         });
+
+    /// <summary>Asks a person for the second step from now on, or no longer.</summary>
+    /// <param name="id">Who.</param>
+    /// <param name="key">The key as the application encrypted it; null: no longer.</param>
+    /// <param name="at">Since when, UTC.</param>
+    /// <param name="papers">Hashes of the codes on paper.</param>
+    public Task<int> SetStep(Guid id, string? key, DateTime? at, string[] papers) =>
+        db.Run(
+            "update person set totp_sealed = @key, totp_at = @at::timestamptz, totp_last = null, recovery_codes = @papers where id = @id",
+            new
+            {
+                id,
+                key,
+                at,
+                papers,
+            }
+        );
+
+    /// <summary>Uses a code of the phone: the same one does not count twice.</summary>
+    public async Task<bool> UseCode(Guid id, string hash) =>
+        await db.Run("update person set totp_last = @hash where id = @id and totp_last is distinct from @hash", new { id, hash }) == 1;
+
+    /// <summary>Uses a code of the paper up.</summary>
+    public async Task<bool> UsePaper(Guid id, string hash) =>
+        await db.Run("update person set recovery_codes = array_remove(recovery_codes, @hash) where id = @id and @hash = any(recovery_codes)", new { id, hash })
+        == 1;
+
+    /// <summary>How many codes of the paper are left.</summary>
+    public Task<int> PapersLeft(Guid id) => db.One<int>("select cardinality(recovery_codes) from person where id = @id", new { id });
 
     /// <summary>A role by the name it is kept under.</summary>
     public static string Named(Role role) => role.ToString().ToLowerInvariant();

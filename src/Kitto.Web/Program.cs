@@ -115,7 +115,7 @@ SharedKeys.Add(builder);
 builder.Services.AddSingleton<Drain>().AddHostedService(s => s.GetRequiredService<Drain>());
 
 builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableForHttps = true);
-builder.Services.AddScoped<SessionCheck>().AddScoped<TrailFilter>().AddScoped<SignIns>().AddSingleton<PeopleCommands>();
+builder.Services.AddScoped<SessionCheck>().AddScoped<TrailFilter>().AddScoped<SignIns>().AddScoped<SecondStep>().AddSingleton<PeopleCommands>();
 builder.Services.AddSingleton<RecoveryLetters>().AddHostedService(s => s.GetRequiredService<RecoveryLetters>());
 builder.Services.AddAuthorization();
 builder.Services.AddAntiforgery(o => (o.Cookie.Name, o.Cookie.SecurePolicy) = ("kitto-form", CookieSecurePolicy.SameAsRequest));

@@ -10,7 +10,18 @@ namespace Kitto.Web.Tests;
 public sealed class StudiosTests(Studio studio) : IClassFixture<Studio>
 {
     /// <summary>What is not a studio's: found before the studio is known, or about the database itself.</summary>
-    private static readonly string[] Nobodys = ["account", "studio_leave", "sign_in_try", "backup", "data_key", "turn", "heartbeat", "filling", "schemaversions"];
+    private static readonly string[] Nobodys =
+    [
+        "account",
+        "studio_leave",
+        "sign_in_try",
+        "backup",
+        "data_key",
+        "turn",
+        "heartbeat",
+        "filling",
+        "schemaversions",
+    ];
 
     private async Task<NpgsqlConnection> Owner()
     {

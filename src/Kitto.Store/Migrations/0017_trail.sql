@@ -39,7 +39,7 @@ begin
     if tg_op = 'UPDATE' then
         what := json_change(was - 'version' - 'changed_at' - 'changed_by', now_ - 'version' - 'changed_at' - 'changed_by');
         if what = '{}' then return null; end if;
-        foreach secret in array array['password_hash', 'security_stamp', 'token_hash', 'sealed', 'totp_key'] loop
+        foreach secret in array array['password_hash', 'security_stamp', 'token_hash', 'sealed', 'totp_sealed', 'totp_last', 'recovery_codes'] loop
             if what ? secret then what := jsonb_set(what, array[secret], '["", "changed"]'); end if;
         end loop;
     elsif tg_op = 'DELETE' then

@@ -1,10 +1,14 @@
 using Kitto.Store;
+using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 
 namespace Kitto.Web.Identity;
 
 /// <summary>Lets ASP.NET Core Identity keep people through Dapper.</summary>
-public sealed class PeopleStore(People people) : IUserPasswordStore<Person>, IUserSecurityStampStore<Person>
+public sealed class PeopleStore(People people, IDataProtectionProvider keys)
+    : IUserPasswordStore<Person>,
+        IUserSecurityStampStore<Person>,
+        IUserAuthenticatorKeyStore<Person>
 {
     public Task<string> GetUserIdAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.Id.ToString());
 
@@ -40,6 +44,14 @@ public sealed class PeopleStore(People people) : IUserPasswordStore<Person>, IUs
     public Task SetSecurityStampAsync(Person user, string stamp, CancellationToken cancellationToken) => Set(() => user.SecurityStamp = stamp);
 
     public Task<string?> GetSecurityStampAsync(Person user, CancellationToken cancellationToken) => Task.FromResult<string?>(user.SecurityStamp);
+
+    /// <summary>What encrypts keys of the second step.</summary>
+    internal static IDataProtector Keeper(IDataProtectionProvider keys) => keys.CreateProtector("Kitto.Totp");
+
+    public Task SetAuthenticatorKeyAsync(Person user, string key, CancellationToken cancellationToken) => Set(() => user.TotpKey = key);
+
+    public Task<string?> GetAuthenticatorKeyAsync(Person user, CancellationToken cancellationToken) =>
+        Task.FromResult(user.TotpKey ?? (user.TotpSealed is { } kept ? Keeper(keys).Unprotect(kept) : null));
 
     public void Dispose()
     {

@@ -20,7 +20,7 @@ public static class Rights
 
     /// <summary>Pages anybody may open: what they show is asked for by a secret in their address, or is nobody's.</summary>
     public static IReadOnlySet<string> Open { get; } =
-        new HashSet<string> { "/SignIn", "/Setup", "/Join", "/Recover", "/Problem", "/ClientGuide/Index", "/Ask/Index" };
+        new HashSet<string> { "/SignIn", "/SignInCode", "/Setup", "/Join", "/Recover", "/Problem", "/ClientGuide/Index", "/Ask/Index" };
 
     private sealed record Row(Role[] Read, Role[] Write, Dictionary<string, Role[]> But);
 

@@ -14,6 +14,9 @@ public enum SignInEnd
     Done,
     Wrong,
     TooMany,
+
+    /// <summary>The password is right; a code is asked for.</summary>
+    Code,
 }
 
 /// <summary>Signs people in and out: every try is counted before it is looked at, a name nobody bears is answered as any other, and each sign-in is a session that can be ended.</summary>
@@ -22,6 +25,7 @@ public sealed class SignIns(
     UserManager<Person> users,
     People people,
     Trail trail,
+    SecondStep step,
     IDataProtectionProvider keys,
     TimeProvider clock,
     ILogger<SignIns> log
@@ -72,6 +76,12 @@ public sealed class SignIns(
         }
 
         await people.Tried(counted, Now, Window);
+        if (person.TotpAt is not null)
+        {
+            step.Remember(person, http);
+            return SignInEnd.Code;
+        }
+
         await Begin(person, http);
         return SignInEnd.Done;
     }

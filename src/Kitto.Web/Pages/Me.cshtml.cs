@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>What belongs to who is signed in: name, address, password, and the devices they are signed in on.</summary>
-public sealed class MeModel(People people, Studios studios, SignIns signIns, TimeProvider clock) : PageModel
+public sealed partial class MeModel(People people, Studios studios, SignIns signIns, SecondStep step, TimeProvider clock) : PageModel
 {
     /// <summary>A session not used for so long has run out by itself.</summary>
     private static readonly TimeSpan Fresh = TimeSpan.FromHours(12);
@@ -36,6 +36,7 @@ public sealed class MeModel(People people, Studios studios, SignIns signIns, Tim
             "kept" => "Kept.",
             "password" => "The new password counts. Everywhere else you are signed out.",
             "ended" => "Signed out there.",
+            "noStep" => "No code is asked for any more.",
             _ => null,
         };
     }
@@ -112,5 +113,6 @@ public sealed class MeModel(People people, Studios studios, SignIns signIns, Tim
         (Me, Studio) = ((await people.ById(User.Id()))!, (await studios.Get())!);
         Sessions = await people.Sessions(Me.Id, Now - Fresh);
         Typed = (Me.DisplayName, Me.Email ?? "");
+        PapersLeft = Me.TotpAt is null ? 0 : await people.PapersLeft(Me.Id);
     }
 }

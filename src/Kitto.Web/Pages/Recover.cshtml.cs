@@ -79,6 +79,12 @@ public sealed class RecoverModel(
             return Page();
         }
 
+        if (person.TotpAt is not null)
+        {
+            // A letter is not the phone: the code is asked for as at the door.
+            return Redirect("/signin");
+        }
+
         await signIns.Begin(person, HttpContext);
         return Redirect("/");
     }

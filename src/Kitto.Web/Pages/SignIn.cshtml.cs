@@ -34,6 +34,8 @@ public sealed class SignInModel(SignIns signIns, Studios studios, People people)
         {
             case SignInEnd.Done:
                 return LocalRedirect(Url.IsLocalUrl(to) ? to! : "/");
+            case SignInEnd.Code:
+                return RedirectToPage("/SignInCode", new { to });
             case SignInEnd.TooMany:
                 ModelState.AddModelError(nameof(Password), "Too many tries. Wait five minutes.");
                 return Page();
