@@ -151,7 +151,8 @@ public sealed class ClientMessageSender(
 }
 
 /// <summary>Looks every minute for what is due to be said, and every few seconds for stops.</summary>
-public sealed class MessageRounds(ClientMessageSender sender, Studios studios, Nodes nodes, TimeProvider clock, ILogger<MessageRounds> log) : BackgroundService
+public sealed class MessageRounds(ClientMessageSender sender, Studios studios, Nodes nodes, Trail trail, TimeProvider clock, ILogger<MessageRounds> log)
+    : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(6);
     private const int Round = 10;
@@ -168,20 +169,37 @@ public sealed class MessageRounds(ClientMessageSender sender, Studios studios, N
                 bool make = turn++ % Round == 0 && await nodes.Turn("messages", clock.GetUtcNow().UtcDateTime, Every * (Round - 1));
                 foreach (int studio in await studios.All())
                 {
-                    using var stay = CurrentStudio.Enter(studio);
-                    if (make)
-                    {
-                        await sender.Make();
-                    }
-
-                    await sender.AlarmNow(stoppingToken);
+                    await RoundOf(studio, make, stoppingToken);
                 }
             }
             catch (Exception wrong) when (wrong is not OperationCanceledException)
             {
-                // Whatever is wrong with the post or the database, the pages go on without it.
+                // Whatever is wrong with the database, the pages go on without it.
                 WebLog.NoMessages(log, wrong);
             }
         } while (await timer.WaitForNextTickAsync(stoppingToken));
+    }
+
+    /// <summary>One studio's; what goes wrong with it is no other's.</summary>
+    private async Task RoundOf(int studio, bool make, CancellationToken stop)
+    {
+        using var stay = CurrentStudio.Enter(studio);
+        try
+        {
+            if (make)
+            {
+                await sender.Make();
+                if (await nodes.Turn($"trail {studio}", clock.GetUtcNow().UtcDateTime, TimeSpan.FromDays(1)))
+                {
+                    await trail.Forget();
+                }
+            }
+
+            await sender.AlarmNow(stop);
+        }
+        catch (Exception wrong) when (wrong is not OperationCanceledException)
+        {
+            WebLog.NoMessages(log, wrong);
+        }
     }
 }
