@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { freePort, psql, root } from '../../tests/browser/setup.mjs';
+import { signIn } from './session.mjs';
 
 const { values } = parseArgs({
   options: { rounds: { type: 'string', default: '6' }, seconds: { type: 'string', default: '6' }, clients: { type: 'string', default: '6' } },
@@ -111,16 +112,7 @@ try {
     }
   }
   // Signed in through one node, known to both.
-  const form = await fetch(url('/signin'));
-  const token = /name="__RequestVerificationToken"[^>]*value="([^"]+)"/.exec(await form.text())[1];
-  const own = form.headers.getSetCookie().map(c => c.split(';')[0]);
-  const signedIn = await fetch(url('/signin'), {
-    method: 'POST',
-    redirect: 'manual',
-    headers: { Cookie: own.join('; ') },
-    body: new URLSearchParams({ UserName: 'tove', Password: 'mail-boat-days', __RequestVerificationToken: token }),
-  });
-  cookies.all = [...own, ...signedIn.headers.getSetCookie().map(c => c.split(';')[0])].join('; ');
+  cookies.all = await signIn(url(''));
 
   // What the shelf is changed to on one node, the other shows at once: one shade is taken out and put back, eight times each way.
   let stale = 0;

@@ -4,6 +4,7 @@ import { execFileSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import setup, { psql } from '../../tests/browser/setup.mjs';
+import { signIn } from './session.mjs';
 
 const { values } = parseArgs({
   options: { clients: { type: 'string', default: '1000,10000,100000' }, times: { type: 'string', default: '25' }, explain: { type: 'boolean' } },
@@ -70,19 +71,6 @@ function grow(until) {
   sql('vacuum analyze');
 }
 
-async function signIn() {
-  const page = await fetch(url('/signin'));
-  const token = /name="__RequestVerificationToken"[^>]*value="([^"]+)"/.exec(await page.text())[1];
-  const own = page.headers.getSetCookie().map(c => c.split(';')[0]);
-  const answer = await fetch(url('/signin'), {
-    method: 'POST',
-    redirect: 'manual',
-    headers: { Cookie: own.join('; ') },
-    body: new URLSearchParams({ UserName: 'tove', Password: 'mail-boat-days', __RequestVerificationToken: token }),
-  });
-  return [...own, ...answer.headers.getSetCookie().map(c => c.split(';')[0])].join('; ');
-}
-
 /** How long an address takes to answer, so often, ms; the first two are not counted. */
 async function measure(ask) {
   const took = [];
@@ -104,7 +92,7 @@ try {
     if (Number(sql('select count(*) from client')) < size * 0.9) grow(size);
     // Growing stood still here: lines that ended meanwhile are noticed before the next is asked for.
     await new Promise(resolve => setTimeout(resolve, 500));
-    const cookie = await signIn();
+    const cookie = await signIn(process.env.KITTO_URL);
     const get = path => () => fetch(url(path), { headers: { Cookie: cookie } });
     // Other clients at every turn, so that nothing is measured that was just read.
     const pick = (statement, count = 40) => sql(`select id from (${statement}) x order by md5(id::text) limit ${count}`).split('\n');

@@ -5,6 +5,7 @@ import { createRequire } from 'node:module';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import setup, { freePort, psql, root } from '../../tests/browser/setup.mjs';
+import { signIn } from './session.mjs';
 
 const { chromium } = createRequire(join(root, 'tests', 'browser', 'package.json'))('@playwright/test');
 const { values } = parseArgs({ options: { seconds: { type: 'string', default: '20' }, kits: { type: 'string', default: '100000' } } });
@@ -83,19 +84,7 @@ try {
   `);
   // As the database leaves a table it has had a while.
   for (const table of ['kit_account', 'kit_goods', 'client']) sql(`vacuum analyze ${table}`);
-  const cookie = await (async () => {
-    const page = await fetch(url('/signin'));
-    const html = await page.text();
-    const token = /name="__RequestVerificationToken"[^>]*value="([^"]+)"/.exec(html)[1];
-    const own = page.headers.getSetCookie().map(c => c.split(';')[0]);
-    const answer = await fetch(url('/signin'), {
-      method: 'POST',
-      redirect: 'manual',
-      headers: { Cookie: own.join('; ') },
-      body: new URLSearchParams({ UserName: 'tove', Password: 'mail-boat-days', __RequestVerificationToken: token }),
-    });
-    return [...own, ...answer.headers.getSetCookie().map(c => c.split(';')[0])].join('; ');
-  })();
+  const cookie = await signIn(process.env.KITTO_URL);
   const times = [];
   for (let i = 0; i < 22; i++) {
     const began = performance.now();

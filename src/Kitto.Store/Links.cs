@@ -1,6 +1,5 @@
-using System.Buffers.Text;
 using System.Globalization;
-using System.Security.Cryptography;
+using Dapper;
 
 namespace Kitto.Store;
 
@@ -87,8 +86,7 @@ public sealed class Links(Database db)
     /// <summary>Uses a link up.</summary>
     /// <returns>Whether it was open.</returns>
     internal static async Task<bool> Use(Npgsql.NpgsqlConnection connection, Guid id, Guid personId, DateTime at) =>
-        await Dapper.SqlMapper.ExecuteAsync(
-            connection,
+        await connection.ExecuteAsync(
             "update link set revoked_at = @at, person_id = @personId where id = @id and revoked_at is null and expires_at > @at",
             new
             {
@@ -152,14 +150,7 @@ public sealed class Links(Database db)
             _ => 0,
         };
 
-    private static byte[]? Hash(string token)
-    {
-        token = token[(token.IndexOf(Mark, StringComparison.Ordinal) + 1)..];
-        Span<byte> bytes = stackalloc byte[16];
-        return token.Length == 22 && Base64Url.IsValid(token) && Base64Url.TryDecodeFromChars(token, bytes, out int length) && length == 16
-            ? SHA256.HashData(bytes)
-            : null;
-    }
+    private static byte[]? Hash(string token) => SecretToken.Hash(token[(token.IndexOf(Mark, StringComparison.Ordinal) + 1)..]);
 
     private async Task<string> Make(
         string purpose,
@@ -174,8 +165,7 @@ public sealed class Links(Database db)
         Guid? personId = null
     )
     {
-        byte[] token = RandomNumberGenerator.GetBytes(16);
-        string written = Base64Url.EncodeToString(token);
+        var (written, hash) = SecretToken.Make();
         if (CurrentStudio.Id != CurrentStudio.First)
         {
             written = $"{CurrentStudio.Id}{Mark}{written}";
@@ -194,7 +184,7 @@ public sealed class Links(Database db)
                 purpose,
                 kitId,
                 clientId,
-                hash = SHA256.HashData(token),
+                hash,
                 at,
                 expires = at + life,
                 closeOthers,

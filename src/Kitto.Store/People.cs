@@ -1,3 +1,6 @@
+using Dapper;
+using Npgsql;
+
 namespace Kitto.Store;
 
 /// <summary>What somebody is in a studio.</summary>
@@ -73,10 +76,24 @@ public sealed class People(Database db)
     /// <summary>The studio of who signs in under a name; null: nobody does.</summary>
     public Task<int?> StudioOf(string normalName) => db.One<int?>("select account_studio(@normalName)", new { normalName });
 
-    internal const string AddSql = $"""
+    private const string AddSql = $"""
         insert into person ({Columns})
         values (@Id, @UserName, @NormalName, @DisplayName, @PasswordHash, @SecurityStamp, @CreatedAt, @Role, @Email, @EndedAt)
         """;
+
+    /// <summary>Adds a person to the studio at hand.</summary>
+    /// <exception cref="ConflictException">Somebody of the installation signs in under this name.</exception>
+    internal static async Task Add(NpgsqlConnection connection, Person person)
+    {
+        try
+        {
+            await connection.ExecuteAsync(AddSql, person);
+        }
+        catch (PostgresException twice) when (twice.SqlState == PostgresErrorCodes.UniqueViolation)
+        {
+            throw new ConflictException($"Somebody signs in as {person.UserName} already. Take another name.");
+        }
+    }
 
     public Task<int> Save(Person person) =>
         db.Run(
@@ -91,9 +108,8 @@ public sealed class People(Database db)
     public Task Change(Guid id, Role role, DateTime? endedAt, DateTime at) =>
         db.Together(async connection =>
         {
-            await Dapper.SqlMapper.ExecuteAsync(connection, "select 1 from person for update");
-            await Dapper.SqlMapper.ExecuteAsync(
-                connection,
+            await connection.ExecuteAsync("select 1 from person for update");
+            await connection.ExecuteAsync(
                 """
                 update person set role = @role, ended_at = @endedAt::timestamptz where id = @id;
                 update session set ended_at = @at where person_id = @id and ended_at is null and @endedAt::timestamptz is not null
@@ -107,8 +123,7 @@ public sealed class People(Database db)
                 }
             );
             if (
-                !await Dapper.SqlMapper.ExecuteScalarAsync<bool>(
-                    connection,
+                !await connection.ExecuteScalarAsync<bool>(
                     "select exists (select from person where role = 'owner' and ended_at is null and password_hash is not null)"
                 )
             )

@@ -1,7 +1,4 @@
-using System.Buffers.Text;
-using System.Security.Cryptography;
 using Dapper;
-using Npgsql;
 
 namespace Kitto.Store.Commands;
 
@@ -11,13 +8,7 @@ public sealed class FirstAccount(Database db)
     private const int OneAtATime = 0x66697273;
 
     /// <summary>Whether a token is leave to make one more studio, as whoever keeps the installation gives it.</summary>
-    public async Task<bool> HasLeave(string? token) => Hash(token) is { } hash && await db.One<bool>("select leave_open(@hash)", new { hash });
-
-    private static byte[]? Hash(string? token)
-    {
-        Span<byte> bytes = stackalloc byte[16];
-        return token is { Length: 22 } && Base64Url.IsValid(token) && Base64Url.TryDecodeFromChars(token, bytes, out _) ? SHA256.HashData(bytes) : null;
-    }
+    public async Task<bool> HasLeave(string? token) => SecretToken.Hash(token) is { } hash && await db.One<bool>("select leave_open(@hash)", new { hash });
 
     /// <summary>Makes them. The first studio needs nobody's leave; each further one uses one up.</summary>
     /// <param name="leave">Leave to make a further studio.</param>
@@ -39,7 +30,7 @@ public sealed class FirstAccount(Database db)
             int id = CurrentStudio.First;
             if (await connection.ExecuteScalarAsync<bool>("select any_account()"))
             {
-                if (Hash(leave) is not { } hash || !await connection.ExecuteScalarAsync<bool>("select leave_use(@hash)", new { hash }))
+                if (SecretToken.Hash(leave) is not { } hash || !await connection.ExecuteScalarAsync<bool>("select leave_use(@hash)", new { hash }))
                 {
                     throw new ConflictException("This studio has been set up meanwhile. Sign in.");
                 }
@@ -62,15 +53,7 @@ public sealed class FirstAccount(Database db)
                     phone,
                 }
             );
-            try
-            {
-                await connection.ExecuteAsync(People.AddSql, person);
-            }
-            catch (PostgresException twice) when (twice.SqlState == PostgresErrorCodes.UniqueViolation)
-            {
-                throw new ConflictException($"Somebody signs in as {person.UserName} already. Take another name.");
-            }
-
+            await People.Add(connection, person);
             await connection.ExecuteAsync(
                 """
                 insert into destination (name, post_days, transit_days) values (@Name, @days, @TransitDays) on conflict (studio_id, name) do nothing

@@ -1,5 +1,3 @@
-using System.Buffers.Text;
-using System.Security.Cryptography;
 using Dapper;
 using Npgsql;
 
@@ -17,13 +15,10 @@ public static class Installation
     /// <returns>The token for the address of the first day.</returns>
     public static async Task<string> GiveLeave(string connectionString, DateTime at)
     {
-        byte[] token = RandomNumberGenerator.GetBytes(16);
+        var (written, hash) = SecretToken.Make();
         await using var owner = new NpgsqlConnection(new NpgsqlConnectionStringBuilder(connectionString) { Pooling = false }.ConnectionString);
         await owner.OpenAsync();
-        await owner.ExecuteAsync(
-            "insert into studio_leave (token_hash, expires_at) values (@hash, @expires)",
-            new { hash = SHA256.HashData(token), expires = at + LeaveLife }
-        );
-        return Base64Url.EncodeToString(token);
+        await owner.ExecuteAsync("insert into studio_leave (token_hash, expires_at) values (@hash, @expires)", new { hash, expires = at + LeaveLife });
+        return written;
     }
 }

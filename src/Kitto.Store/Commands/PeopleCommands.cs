@@ -1,4 +1,4 @@
-using Npgsql;
+using Dapper;
 
 namespace Kitto.Store.Commands;
 
@@ -10,15 +10,7 @@ public sealed class PeopleCommands(Database db)
     public Task Join(Link invitation, Person person, DateTime at) =>
         db.Together(async connection =>
         {
-            try
-            {
-                await Dapper.SqlMapper.ExecuteAsync(connection, People.AddSql, person);
-            }
-            catch (PostgresException twice) when (twice.SqlState == PostgresErrorCodes.UniqueViolation)
-            {
-                throw new ConflictException($"Somebody signs in as {person.UserName} already. Take another name.");
-            }
-
+            await People.Add(connection, person);
             if (!await Links.Use(connection, invitation.Id, person.Id, at))
             {
                 throw new ConflictException("This invitation was used or closed meanwhile. Ask for a new one.");
@@ -35,8 +27,7 @@ public sealed class PeopleCommands(Database db)
                 throw new ConflictException("This link was used or closed meanwhile. Ask for a new one.");
             }
 
-            await Dapper.SqlMapper.ExecuteAsync(
-                connection,
+            await connection.ExecuteAsync(
                 """
                 update person set password_hash = @PasswordHash, security_stamp = @SecurityStamp where id = @Id;
                 update session set ended_at = @at where person_id = @Id and ended_at is null

@@ -70,19 +70,7 @@ public sealed class SecondStep(UserManager<Person> users, People people, IDataPr
     }
 
     /// <summary>The password was right; the code is asked for next, on this browser, within five minutes.</summary>
-    public void Remember(Person person, HttpContext http) =>
-        http.Response.Cookies.Append(
-            Cookie,
-            waiting.Protect($"{CurrentStudio.Id} {person.Id:N}", Wait),
-            new CookieOptions
-            {
-                HttpOnly = true,
-                SameSite = SameSiteMode.Lax,
-                Secure = http.Request.IsHttps,
-                MaxAge = Wait,
-                Path = "/signin",
-            }
-        );
+    public void Remember(Person person, HttpContext http) => DoorCookie.Set(http, Cookie, waiting.Protect($"{CurrentStudio.Id} {person.Id:N}", Wait), Wait);
 
     /// <summary>Who is asked for a code on this browser, and the number of their studio; null: nobody, or no longer.</summary>
     public (int Studio, Guid Person)? Waiting(HttpContext http)
@@ -100,7 +88,7 @@ public sealed class SecondStep(UserManager<Person> users, People people, IDataPr
     }
 
     /// <summary>The code was right, or it is begun again.</summary>
-    public static void Forget(HttpContext http) => http.Response.Cookies.Delete(Cookie, new CookieOptions { Path = "/signin" });
+    public static void Forget(HttpContext http) => DoorCookie.Drop(http, Cookie);
 
     private static string Hashed(string code) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(code)));
 }

@@ -102,22 +102,12 @@ public sealed class SignIns(
     /// <summary>Begins a session of a person of the studio at hand, and knows the device from then on.</summary>
     public async Task Begin(Person person, HttpContext http)
     {
-        var session = await people.Begin(person.Id, DeviceName(http), Now);
+        string device = DeviceName(http);
+        var session = await people.Begin(person.Id, device, Now);
         await signIn.SignInWithClaimsAsync(person, isPersistent: false, [new Claim(SessionCheck.Claim, session.ToString())]);
-        http.Response.Cookies.Append(
-            DeviceCookie,
-            devices.Protect($"{person.Id:N} {session:N}", DeviceLife),
-            new CookieOptions
-            {
-                HttpOnly = true,
-                SameSite = SameSiteMode.Lax,
-                Secure = http.Request.IsHttps,
-                MaxAge = DeviceLife,
-                Path = "/signin",
-            }
-        );
+        DoorCookie.Set(http, DeviceCookie, devices.Protect($"{person.Id:N} {session:N}", DeviceLife), DeviceLife);
         WebLog.SignedIn(log, person.Id);
-        await trail.Door("signIn.done", person.Id, person.DisplayName, $"{DeviceName(http)}, from {http.Connection.RemoteIpAddress}");
+        await trail.Door("signIn.done", person.Id, person.DisplayName, $"{device}, from {http.Connection.RemoteIpAddress}");
     }
 
     /// <summary>Ends the session: its cookie is worth nothing any more, wherever it was copied to.</summary>
