@@ -102,6 +102,7 @@ builder
     .AddClaimsPrincipalFactory<PersonClaims>()
     .AddSignInManager()
     .AddDefaultTokenProviders();
+builder.Services.Configure<IdentityPasskeyOptions>(Passkeys.Settings);
 builder.Services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
 builder.Services.ConfigureApplicationCookie(o =>
 {
@@ -115,7 +116,7 @@ SharedKeys.Add(builder);
 builder.Services.AddSingleton<Drain>().AddHostedService(s => s.GetRequiredService<Drain>());
 
 builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableForHttps = true);
-builder.Services.AddScoped<SessionCheck>().AddScoped<TrailFilter>().AddScoped<SignIns>().AddScoped<SecondStep>().AddSingleton<PeopleCommands>();
+builder.Services.AddScoped<SessionCheck>().AddScoped<TrailFilter>().AddScoped<SignIns>().AddScoped<SecondStep>().AddScoped<Passkeys>().AddSingleton<PasskeyRecord>().AddSingleton<PeopleCommands>();
 builder.Services.AddSingleton<RecoveryLetters>().AddHostedService(s => s.GetRequiredService<RecoveryLetters>());
 builder.Services.AddAuthorization();
 builder.Services.AddAntiforgery(o => (o.Cookie.Name, o.Cookie.SecurePolicy) = ("kitto-form", CookieSecurePolicy.SameAsRequest));

@@ -55,7 +55,9 @@ public sealed class SecondStepTests(Studio studio) : IClassFixture<Studio>
     {
         using var http = await RightsTests.SomebodyOf(studio, Role.Colourist, "two-steps");
         var own = await new Visitor(studio, http).Open("/me");
-        await own.Send("form[action*=Step]");
+        await own.Send("form[action*=Step]", ("sure", "another-word-than-mine"));
+        Assert.Contains("This is not your password", own.Text, StringComparison.Ordinal);
+        await own.Send("form[action*=Step]", ("sure", Password));
         string key = own.Typed("key")!;
         Assert.Equal(32, key.Length);
         await own.Send("form[action*=Take]", ("code", "000000"));

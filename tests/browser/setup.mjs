@@ -9,13 +9,19 @@ import { fileURLToPath } from 'node:url';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
+/** The tests' cluster: Host, Port, Username, Password. */
+export const server = () => Object.fromEntries(process.env.KITTO_TEST_SERVER.split(';').map(p => p.split('=')));
+
+/** Where the database's programs are. */
+export const programs = () =>
+  readdirSync('/usr/lib/postgresql')
+    .map(v => `/usr/lib/postgresql/${v}/bin`)
+    .pop();
+
 /** Runs one statement in a database of the tests' cluster. */
 export function psql(database, statement) {
-  const parts = Object.fromEntries(process.env.KITTO_TEST_SERVER.split(';').map(p => p.split('=')));
-  const bin = readdirSync('/usr/lib/postgresql')
-    .map(v => `/usr/lib/postgresql/${v}/bin/psql`)
-    .pop();
-  return execFileSync(bin, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', database, '-Atc', statement], {
+  const parts = server();
+  return execFileSync(`${programs()}/psql`, ['-h', parts.Host, '-p', parts.Port, '-U', parts.Username, '-d', database, '-Atc', statement], {
     env: { ...process.env, PGPASSWORD: parts.Password, PGOPTIONS: '-c kitto.studio=1' },
   })
     .toString()

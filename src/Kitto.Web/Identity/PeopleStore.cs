@@ -5,10 +5,11 @@ using Microsoft.AspNetCore.Identity;
 namespace Kitto.Web.Identity;
 
 /// <summary>Lets ASP.NET Core Identity keep people through Dapper.</summary>
-public sealed class PeopleStore(People people, IDataProtectionProvider keys)
+public sealed class PeopleStore(People people, PasskeyRecord passkeys, IDataProtectionProvider keys)
     : IUserPasswordStore<Person>,
         IUserSecurityStampStore<Person>,
-        IUserAuthenticatorKeyStore<Person>
+        IUserAuthenticatorKeyStore<Person>,
+        IUserPasskeyStore<Person>
 {
     public Task<string> GetUserIdAsync(Person user, CancellationToken cancellationToken) => Task.FromResult(user.Id.ToString());
 
@@ -31,7 +32,8 @@ public sealed class PeopleStore(People people, IDataProtectionProvider keys)
         throw new NotSupportedException("People are kept: what they signed stays signed by someone.");
 
     public Task<Person?> FindByIdAsync(string userId, CancellationToken cancellationToken) =>
-        Guid.TryParse(userId, out var id) ? people.ById(id) : Task.FromResult<Person?>(null);
+        // A passkey says the number of the studio first.
+        Guid.TryParse(userId[(userId.IndexOf(':', StringComparison.Ordinal) + 1)..], out var id) ? people.ById(id) : Task.FromResult<Person?>(null);
 
     public Task<Person?> FindByNameAsync(string normalizedUserName, CancellationToken cancellationToken) => people.ByName(normalizedUserName);
 
@@ -52,6 +54,23 @@ public sealed class PeopleStore(People people, IDataProtectionProvider keys)
 
     public Task<string?> GetAuthenticatorKeyAsync(Person user, CancellationToken cancellationToken) =>
         Task.FromResult(user.TotpKey ?? (user.TotpSealed is { } kept ? Keeper(keys).Unprotect(kept) : null));
+
+    public async Task<IList<UserPasskeyInfo>> GetPasskeysAsync(Person user, CancellationToken cancellationToken) => [.. (await passkeys.Of(user.Id)).Select(Info)];
+
+    public async Task<UserPasskeyInfo?> FindPasskeyAsync(Person user, byte[] credentialId, CancellationToken cancellationToken) =>
+        await passkeys.Of(user.Id, credentialId) is { } found ? Info(found) : null;
+
+    public async Task<Person?> FindByPasskeyIdAsync(byte[] credentialId, CancellationToken cancellationToken) =>
+        await passkeys.Whose(credentialId) is { } id ? await people.ById(id) : null;
+
+    public Task AddOrUpdatePasskeyAsync(Person user, UserPasskeyInfo passkey, CancellationToken cancellationToken) =>
+        throw new NotSupportedException("Passkeys are kept with the name their owner gives them.");
+
+    public Task RemovePasskeyAsync(Person user, byte[] credentialId, CancellationToken cancellationToken) => passkeys.Drop(user.Id, credentialId);
+
+    // A device that did not ask who holds it is not taken; how it proved what it is when the key was made is not kept.
+    private static UserPasskeyInfo Info(Passkey p) =>
+        new(p.CredentialId, p.PublicKey, p.MadeAt, (uint)p.SignCount, p.Transports, true, p.BackupEligible, p.BackedUp, [], []) { Name = p.Name };
 
     public void Dispose()
     {

@@ -7,7 +7,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>What belongs to who is signed in: name, address, password, and the devices they are signed in on.</summary>
-public sealed partial class MeModel(People people, Studios studios, SignIns signIns, SecondStep step, TimeProvider clock) : PageModel
+public sealed partial class MeModel(People people, Studios studios, SignIns signIns, SecondStep step, Passkeys passkeys, PasskeyRecord kept, TimeProvider clock) : PageModel
 {
     /// <summary>A session not used for so long has run out by itself.</summary>
     private static readonly TimeSpan Fresh = TimeSpan.FromHours(12);
@@ -36,6 +36,8 @@ public sealed partial class MeModel(People people, Studios studios, SignIns sign
             "kept" => "Kept.",
             "password" => "The new password counts. Everywhere else you are signed out.",
             "ended" => "Signed out there.",
+            "passkey" => "The passkey is kept. Sign in with it next time.",
+            "dropped" => "This passkey opens nothing any more.",
             "noStep" => "No code is asked for any more.",
             _ => null,
         };
@@ -69,16 +71,7 @@ public sealed partial class MeModel(People people, Studios studios, SignIns sign
     public async Task<IActionResult> OnPostPassword(string? now, string? next)
     {
         await Fill();
-        // A stolen session is no way to try passwords with: tries are counted as they are at the door.
-        if (await people.Try($"password {Me.Id:N}", Now, SignIns.Window) > SignIns.Tries)
-        {
-            Wrong["now"] = "Too many tries. Wait five minutes.";
-        }
-        else if (!signIns.Is(Me, now))
-        {
-            Wrong["now"] = "This is not your password.";
-        }
-
+        await Sure("now", now);
         if (next is null || next.Length is < 10 or > 200)
         {
             Wrong["next"] = "10 to 200 characters.";
@@ -93,7 +86,6 @@ public sealed partial class MeModel(People people, Studios studios, SignIns sign
             return Page();
         }
 
-        await people.Tried($"password {Me.Id:N}", Now, SignIns.Window);
         signIns.Choose(Me, next!);
         await people.Save(Me);
         await people.End(Me.Id, Now);
@@ -108,11 +100,33 @@ public sealed partial class MeModel(People people, Studios studios, SignIns sign
         return RedirectToPage(new { said = "ended" });
     }
 
+    /// <summary>Asks for the password before something that would outlast a stolen session. Tries are counted as they are at the door.</summary>
+    private async Task<bool> Sure(string field, string? password)
+    {
+        string counted = $"password {Me.Id:N}";
+        if (await people.Try(counted, Now, SignIns.Window) > SignIns.Tries)
+        {
+            Wrong[field] = "Too many tries. Wait five minutes.";
+        }
+        else if (!signIns.Is(Me, password))
+        {
+            Wrong[field] = "This is not your password.";
+        }
+        else
+        {
+            await people.Tried(counted, Now, SignIns.Window);
+            return true;
+        }
+
+        return false;
+    }
+
     private async Task Fill()
     {
         (Me, Studio) = ((await people.ById(User.Id()))!, (await studios.Get())!);
         Sessions = await people.Sessions(Me.Id, Now - Fresh);
         Typed = (Me.DisplayName, Me.Email ?? "");
+        Mine = await kept.Of(Me.Id);
         PapersLeft = Me.TotpAt is null ? 0 : await people.PapersLeft(Me.Id);
     }
 }

@@ -18,10 +18,10 @@ public sealed partial class MeModel
     public int PapersLeft { get; private set; }
 
     /// <summary>Begins: shows a key to scan.</summary>
-    public async Task<IActionResult> OnPostStep()
+    public async Task<IActionResult> OnPostStep(string? sure)
     {
         await Fill();
-        NewKey = step.NewKey();
+        NewKey = await Sure("stepSure", sure) ? step.NewKey() : null;
         return Page();
     }
 

@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
-public sealed class SignInModel(SignIns signIns, Studios studios, People people) : PageModel
+public sealed class SignInModel(SignIns signIns, Passkeys passkeys, Studios studios, People people) : PageModel
 {
     [BindProperty, Required(ErrorMessage = "Type your name."), StringLength(100, ErrorMessage = "At most 100 characters.")]
     public string? UserName { get; set; }
@@ -43,6 +43,27 @@ public sealed class SignInModel(SignIns signIns, Studios studios, People people)
                 ModelState.AddModelError(nameof(Password), "Name and password do not belong together.");
                 return Page();
         }
+    }
+
+    /// <summary>What the browser is asked when somebody signs in with a passkey.</summary>
+    public async Task<IActionResult> OnGetPasskey()
+    {
+        var question = await passkeys.ToSignIn(HttpContext);
+        return new JsonResult(new { options = question.Options, state = question.State });
+    }
+
+    /// <summary>The browser's answer.</summary>
+    public async Task<IActionResult> OnPostPasskey(string? state, string? credential, string? to)
+    {
+        if (await passkeys.SignIn(state, credential, HttpContext))
+        {
+            return LocalRedirect(Url.IsLocalUrl(to) ? to! : "/");
+        }
+
+        Demo = await IsDemo();
+        ModelState.Clear();
+        ModelState.AddModelError("passkey", "This passkey is not known here. Try again, or sign in with name and password.");
+        return Page();
     }
 
     /// <summary>Whether this installation shows the demo, which is its first studio.</summary>

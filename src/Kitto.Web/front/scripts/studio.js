@@ -3,6 +3,7 @@ import Alpine from '@alpinejs/csp';
 import './shell.js';
 import listen from './alarms.js';
 import finder from './finder.js';
+import passkeys from './passkey.js';
 import questions from './questions.js';
 import sitting from './sitting/sitting.js';
 
@@ -11,3 +12,4 @@ Alpine.data('questions', questions);
 Alpine.data('sitting', sitting);
 Alpine.start();
 listen();
+passkeys();
