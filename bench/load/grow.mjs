@@ -5,16 +5,12 @@ import { psql, programs, server } from '../../tests/browser/setup.mjs';
 /** Runs many statements in a database; stops at the first that fails. */
 export function run(database, statements, studio = 1) {
   const at = server();
-  return execFileSync(
-    `${programs()}/psql`,
-    ['-h', at.Host, '-p', at.Port, '-U', at.Username, '-d', database, '-v', 'ON_ERROR_STOP=1', '-qAt'],
-    {
-      input: statements,
-      maxBuffer: 1 << 28,
-      env: { ...process.env, PGPASSWORD: at.Password, ...(studio ? { PGOPTIONS: `-c kitto.studio=${studio}` } : {}) },
-      stdio: ['pipe', 'pipe', 'inherit'],
-    },
-  )
+  return execFileSync(`${programs()}/psql`, ['-h', at.Host, '-p', at.Port, '-U', at.Username, '-d', database, '-v', 'ON_ERROR_STOP=1', '-qAt'], {
+    input: statements,
+    maxBuffer: 1 << 28,
+    env: { ...process.env, PGPASSWORD: at.Password, ...(studio ? { PGOPTIONS: `-c kitto.studio=${studio}` } : {}) },
+    stdio: ['pipe', 'pipe', 'inherit'],
+  })
     .toString()
     .trim();
 }
@@ -48,6 +44,7 @@ export function grow(database, until) {
       || case when k.open then '{}' else jsonb_build_object('state', case when x.state = 'stopped' then 'closed' else 'reported' end,
         'fill_on', x.fill_on - k.ago, 'post_on', x.post_on - k.ago, 'arrives_on', x.arrives_on - k.ago, 'skin_on', x.skin_on - k.ago, 'strand_on', x.strand_on - k.ago, 'colour_on', x.colour_on - k.ago, 'due_on', x.due_on - k.ago,
         'packed_at', coalesce(x.packed_at, now()) - k.ago, 'posted_at', coalesce(x.posted_at, now()) - k.ago, 'read_at', now() - k.ago) end)).* from kit x join k on k.old = x.id) made;
+    insert into kit_stand (kit_id, place) select id, case when open then 'new' end from k;
     insert into safety_event overriding user value select (jsonb_populate_record(x, jsonb_build_object('id', e.id, 'client_id', e.client, 'kit_id', k.id, 'of_event', o.id, 'said_at', x.said_at - e.ago, 'happened_at', x.happened_at - e.ago))).* from safety_event x join e on e.old = x.seq left join k on k.old = x.kit_id and k.n = e.n left join e o on o.was = x.of_event and o.n = e.n;
     insert into answers overriding user value select (jsonb_populate_record(x, jsonb_build_object('client_id', c.id, 'answered_at', x.answered_at - c.ago, 'seen_at', case when c.open then x.seen_at else coalesce(x.seen_at, now()) end))).* from answers x join c on c.old = x.client_id;
     insert into run_step overriding user value select (jsonb_populate_record(x, jsonb_build_object('id', gen_random_uuid(), 'kit_id', k.id, 'begun_at', x.begun_at - k.ago, 'received_at', x.received_at - k.ago))).* from run_step x join k on k.old = x.kit_id;
@@ -64,4 +61,3 @@ export function grow(database, until) {
   run(database, statement);
   sql('vacuum analyze');
 }
-

@@ -23,10 +23,14 @@ const script = name => readFileSync(join(folder, name), 'utf8');
 const seconds = began => `${((performance.now() - began) / 1000).toFixed(1)} s`;
 const schema = database => {
   const at = server();
-  return execFileSync(`${programs()}/pg_dump`, ['-h', at.Host, '-p', at.Port, '-U', at.Username, '-d', database, '--schema-only', '--no-owner', '--no-privileges'], {
-    env: { ...process.env, PGPASSWORD: at.Password },
-    maxBuffer: 1 << 26,
-  })
+  return execFileSync(
+    `${programs()}/pg_dump`,
+    ['-h', at.Host, '-p', at.Port, '-U', at.Username, '-d', database, '--schema-only', '--no-owner', '--no-privileges', '--exclude-table=schemaversions*'],
+    {
+      env: { ...process.env, PGPASSWORD: at.Password },
+      maxBuffer: 1 << 26,
+    },
+  )
     .toString()
     .split('\n')
     .filter(l => !/^(\\(un)?restrict|--|$)/.test(l));
@@ -59,12 +63,21 @@ try {
   const psqlLine = `${programs()}/psql -h ${at.Host} -p ${at.Port} -U ${at.Username} -v ON_ERROR_STOP=1 -q`;
   for (const [table, theirs] of wants) {
     const there = new Set(has.get(table) ?? []);
-    const both = theirs.filter(c => there.has(c)).map(c => `"${c}"`).join(', ');
+    const both = theirs
+      .filter(c => there.has(c))
+      .map(c => `"${c}"`)
+      .join(', ');
     if (!both) continue;
     execFileSync(
       'bash',
-      ['-c', `set -o pipefail; ${psqlLine} -d ${grown} -c 'copy (select ${both} from "${table}") to stdout' | ${psqlLine} -d ${old} -c 'copy "${table}" (${both}) from stdin'`],
-      { env: { ...process.env, PGPASSWORD: at.Password, PGOPTIONS: '-c kitto.studio=1 -c session_replication_role=replica -c synchronous_commit=off' }, stdio: ['ignore', 'ignore', 'inherit'] },
+      [
+        '-c',
+        `set -o pipefail; ${psqlLine} -d ${grown} -c 'copy (select ${both} from "${table}") to stdout' | ${psqlLine} -d ${old} -c 'copy "${table}" (${both}) from stdin'`,
+      ],
+      {
+        env: { ...process.env, PGPASSWORD: at.Password, PGOPTIONS: '-c kitto.studio=1 -c session_replication_role=replica -c synchronous_commit=off' },
+        stdio: ['ignore', 'ignore', 'inherit'],
+      },
     );
   }
   // Numbers that count up go on after what was copied.
@@ -75,8 +88,7 @@ try {
          execute format('select setval(pg_get_serial_sequence(%L, %L), coalesce(max(%I), 0) + 1) from %I', c.table_name, c.column_name, c.column_name, c.table_name);
        end loop; end $$; vacuum analyze;`,
   );
-  const rows = database =>
-    Object.fromEntries([...wants.keys()].filter(t => has.has(t)).map(t => [t, Number(psql(database, `select count(*) from "${t}"`))]));
+  const rows = database => Object.fromEntries([...wants.keys()].filter(t => has.has(t)).map(t => [t, Number(psql(database, `select count(*) from "${t}"`))]));
   const before = rows(old);
   console.log(
     `the schema of ${scripts[from - 1]} with ${before.client} clients, ${before.kit} kits, ${psql(old, 'select pg_size_pretty(pg_database_size(current_database()))')}; filled in ${seconds(began)}`,
@@ -92,7 +104,11 @@ try {
   const lost = Object.keys(before).filter(t => after[t] < before[t]);
   const [one, other] = [schema(old), schema(grown)];
   const differ = [...new Set([...one.filter(l => !other.includes(l)), ...other.filter(l => !one.includes(l))])];
-  console.log(lost.length ? `ROWS LOST in ${lost.join(', ')}` : 'no row lost', '·', differ.length ? `schemas differ:\n${differ.join('\n')}` : 'the schema is that of a new database');
+  console.log(
+    lost.length ? `ROWS LOST in ${lost.join(', ')}` : 'no row lost',
+    '·',
+    differ.length ? `schemas differ:\n${differ.join('\n')}` : 'the schema is that of a new database',
+  );
   process.exitCode = lost.length || differ.length ? 1 : 0;
 } finally {
   psql('postgres', `drop database if exists ${old} with (force)`);

@@ -6,6 +6,8 @@ using Npgsql;
 namespace Kitto.Store;
 
 /// <summary>A kit that waits at the bench.</summary>
+/// <param name="Sort">0 begun, 1 to be packed by today, 2 later, 3 packed.</param>
+/// <param name="OfSort">How many there are of that sort.</param>
 public sealed record QueuedKit(
     Guid Id,
     string Client,
@@ -14,9 +16,10 @@ public sealed record QueuedKit(
     string State,
     DateOnly? FillOn,
     DateOnly? PostOn,
-    int Told,
     DateTime? LastAt,
-    string? LastBy
+    string? LastBy,
+    int Sort,
+    int OfSort
 );
 
 /// <summary>A kit that is signed and not packed.</summary>
@@ -42,17 +45,23 @@ public sealed class BenchRecord(Database db)
         [.. (await connection.QueryAsync<Row>(Sql, new { kitId })).Select(r => r.Read())];
 
     /// <summary>Kits that are to be packed, by the day they are filled; packed ones that are not posted behind them.</summary>
-    public Task<IReadOnlyList<QueuedKit>> Queue() =>
+    /// <param name="today">The day in the studio.</param>
+    /// <param name="most">So many of each sort; of those that were begun all.</param>
+    public Task<IReadOnlyList<QueuedKit>> Queue(DateOnly today, int most) =>
         db.List<QueuedKit>(
             """
-            select k.id, c.name as client, k.number, p.service, k.state, k.fill_on, k.post_on, coalesce(e.told, 0)::int as told, e.last_at, e.last_by
-            from open_kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id
-            left join lateral (
-                select count(*) as told, max(said_at) as last_at, (array_agg(said_by order by seq desc))[1] as last_by from bench_event where kit_id = k.id
-            ) e on true
-            where k.state in ('signed', 'packed') order by k.state desc, k.fill_on nulls first, k.post_on nulls first, c.name
-            limit 300
-            """
+            with waiting as (
+                select k.*, case when state = 'packed' then 3 when exists (select from bench_event e where e.kit_id = k.id) then 0 when coalesce(fill_on, @today) <= @today then 1 else 2 end as sort
+                from open_kit k where state in ('signed', 'packed')
+            ), counted as (
+                select *, count(*) over (partition by sort)::int as of_sort, row_number() over (partition by sort order by fill_on nulls first, post_on nulls first, id) as n from waiting
+            )
+            select k.id, c.name as client, k.number, p.service, k.state, k.fill_on, k.post_on, e.last_at, e.last_by, k.sort, k.of_sort
+            from counted k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id
+            left join lateral (select said_at as last_at, said_by as last_by from bench_event where kit_id = k.id order by seq desc limit 1) e on k.sort = 0
+            where k.n <= @most or k.sort = 0 order by k.sort, k.fill_on nulls first, k.post_on nulls first, c.name
+            """,
+            new { today, most }
         );
 
     /// <summary>Kits that are signed and not packed, and whether anything was told of them.</summary>

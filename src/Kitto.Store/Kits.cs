@@ -205,13 +205,18 @@ public sealed class Kits(Database db)
     public Task<IReadOnlyList<SignedPrescription>> History(Guid clientId) =>
         db.List<SignedPrescription>($"{SignedSql} where p.client_id = @clientId order by p.signed_at desc limit 60", new { clientId });
 
-    /// <summary>Kits that somebody may still have to see to.</summary>
-    public Task<IReadOnlyList<Kit>> Open() =>
+    /// <summary>Several at once.</summary>
+    public Task<IReadOnlyList<Kit>> Get(IEnumerable<Guid> ids) =>
         db.List<Kit>(
             $"""
-            select {KitColumns} from open_kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id order by k.post_on nulls first, c.name
-            """
+            select {KitColumns} from kit k join client c on c.id = k.client_id join prescription p on p.id = k.prescription_id where k.id = any(@ids) and c.erased_at is null
+            """,
+            new { ids = ids.ToArray() }
         );
+
+    /// <summary>Several with their days.</summary>
+    public Task<IReadOnlyList<DatedKit>> Dated(IEnumerable<Guid> ids) =>
+        db.List<DatedKit>($"select {DatedColumns} where k.id = any(@ids)", new { ids = ids.ToArray() });
 
     /// <summary>The newest kits of clients whose next one falls due until a day, and who have none that is signed for it.</summary>
     public Task<IReadOnlyList<(Guid KitId, Guid PrescriptionId, DateOnly DueOn)>> Due(DateOnly until, int most) =>

@@ -37,8 +37,7 @@ public sealed record Passkey
 /// <summary>The passkeys of the studio's people.</summary>
 public sealed class PasskeyRecord(Database db)
 {
-    private const string Columns =
-        "credential_id, person_id, public_key, name, made_at, used_at, sign_count, transports, backup_eligible, backed_up";
+    private const string Columns = "credential_id, person_id, public_key, name, made_at, used_at, sign_count, transports, backup_eligible, backed_up";
 
     /// <summary>One person's, the oldest first.</summary>
     public Task<IReadOnlyList<Passkey>> Of(Guid personId) =>

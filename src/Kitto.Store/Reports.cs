@@ -125,13 +125,6 @@ public sealed class Reports(Database db)
             new { clientId }
         );
 
-    public Task<IReadOnlyList<OutcomeReport>> OutcomesOfOpenKits() =>
-        db.List<OutcomeReport>(
-            $"""
-            select {OutcomeColumns} from open_kit k join outcome_report o on o.kit_id = k.id where o.seen_at is null
-            """
-        );
-
     /// <summary>The reports of kits, by kit.</summary>
     public async Task<IReadOnlyDictionary<Guid, OutcomeReport>> OutcomesOf(IEnumerable<Guid> kits) =>
         (

@@ -12,9 +12,9 @@ public sealed class Runs(Database db)
     /// <summary>All of a kit, as they came in.</summary>
     public Task<IReadOnlyList<RunLine>> Of(Guid kitId) => db.On(connection => Of(connection, kitId));
 
-    /// <summary>All of every kit that is not done, by kit.</summary>
-    public async Task<ILookup<Guid, RunLine>> OfOpenKits() =>
-        (await db.List<Row>($"select {Columns} from run_step where kit_id = any(array(select id from open_kit)) order by seq")).ToLookup(
+    /// <summary>All of several kits, by kit.</summary>
+    public async Task<ILookup<Guid, RunLine>> Of(IEnumerable<Guid> kits) =>
+        (await db.List<Row>($"select {Columns} from run_step where kit_id = any(@kits) order by seq", new { kits = kits.ToArray() })).ToLookup(
             r => r.KitId,
             r => r.Line
         );

@@ -21,16 +21,15 @@ public sealed class SafetyRecords(Database db)
     /// <summary>Everything of one client.</summary>
     public Task<SafetyRecord> Of(Guid clientId) => db.On(connection => Of(connection, clientId));
 
-    /// <summary>Everything of every client who has a kit that is not done.</summary>
-    public Task<IReadOnlyDictionary<Guid, SafetyRecord>> OfOpenKits() =>
+    /// <summary>Everything of several clients.</summary>
+    public Task<IReadOnlyDictionary<Guid, SafetyRecord>> Of(IEnumerable<Guid> clients) =>
         db.On<IReadOnlyDictionary<Guid, SafetyRecord>>(async connection =>
         {
-            // Asked for by name, so that the database goes to each instead of reading through all.
-            var open = (await connection.QueryAsync<Guid>("select distinct client_id from open_kit")).AsList().ToArray();
+            var asked = clients.Distinct().ToArray();
             var events = (
-                await connection.QueryAsync<Row>($"select {Columns} from safety_event where client_id = any(@open) order by seq", new { open })
+                await connection.QueryAsync<Row>($"select {Columns} from safety_event where client_id = any(@asked) order by seq", new { asked })
             ).ToLookup(e => e.ClientId);
-            return (await connection.QueryAsync<BornRow>(BornSql("= any(@open)"), new { open }))
+            return (await connection.QueryAsync<BornRow>(BornSql("= any(@asked)"), new { asked }))
                 .GroupBy(b => b.ClientId)
                 .ToDictionary(g => g.Key, g => Made(events[g.Key], g));
         });

@@ -84,7 +84,7 @@ builder.Services.AddSingleton(post);
 builder.Services.Configure<HostOptions>(o =>
     (o.BackgroundServiceExceptionBehavior, o.ShutdownTimeout) = (BackgroundServiceExceptionBehavior.Ignore, TimeSpan.FromSeconds(75))
 );
-builder.Services.AddSingleton<ClientMessageSender>().AddSingleton<RecordCache>();
+builder.Services.AddSingleton<ClientMessageSender>().AddSingleton<StandRecord>().AddSingleton<KitLooks>().AddSingleton<RecordCache>();
 if (builder.Configuration["KITTO_MESSAGES"] != "off")
 {
     builder.Services.AddHostedService<MessageRounds>();
@@ -116,7 +116,14 @@ SharedKeys.Add(builder);
 builder.Services.AddSingleton<Drain>().AddHostedService(s => s.GetRequiredService<Drain>());
 
 builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableForHttps = true);
-builder.Services.AddScoped<SessionCheck>().AddScoped<TrailFilter>().AddScoped<SignIns>().AddScoped<SecondStep>().AddScoped<Passkeys>().AddSingleton<PasskeyRecord>().AddSingleton<PeopleCommands>();
+builder
+    .Services.AddScoped<SessionCheck>()
+    .AddScoped<TrailFilter>()
+    .AddScoped<SignIns>()
+    .AddScoped<SecondStep>()
+    .AddScoped<Passkeys>()
+    .AddSingleton<PasskeyRecord>()
+    .AddSingleton<PeopleCommands>();
 builder.Services.AddSingleton<RecoveryLetters>().AddHostedService(s => s.GetRequiredService<RecoveryLetters>());
 builder.Services.AddAuthorization();
 builder.Services.AddAntiforgery(o => (o.Cookie.Name, o.Cookie.SecurePolicy) = ("kitto-form", CookieSecurePolicy.SameAsRequest));

@@ -3,9 +3,12 @@ using AngleSharp.Dom;
 using AngleSharp.Html.Dom;
 using AngleSharp.Html.Parser;
 using Dapper;
+using Kitto.Core.Contract;
+using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Bench;
+using Kitto.Web.Guides;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
@@ -17,7 +20,18 @@ namespace Kitto.Web.Tests;
 /// <summary>A clock the tests turn.</summary>
 public sealed class TurnedClock : TimeProvider
 {
-    public TimeSpan Ahead { get; set; }
+    public TimeSpan Ahead
+    {
+        get;
+        set
+        {
+            field = value;
+            Furthest = value > Furthest ? value : Furthest;
+        }
+    }
+
+    /// <summary>The furthest it ever was; what was kept then is of no use to an earlier day.</summary>
+    public TimeSpan Furthest { get; private set; }
 
     public override DateTimeOffset GetUtcNow() => DateTimeOffset.UtcNow + Ahead;
 }
@@ -120,12 +134,40 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
         await command.ExecuteNonQueryAsync();
     }
 
+    /// <summary>
+    /// Kits that stand otherwise than was kept of them, and that nobody would look at: something was written and did not say so.
+    /// Asked when a class of tests is done, so that whatever its tests wrote is held against it.
+    /// </summary>
+    private async Task<IReadOnlyList<string>> FoundOtherwise()
+    {
+        Clock.Ahead = Clock.Furthest;
+        var now = Clock.GetUtcNow().UtcDateTime;
+        var today = (await Services.GetRequiredService<Studios>().Get())?.Today(now) ?? default;
+        var kept = await Db.List<(Guid Id, string? Place)>("select kit_id, place from kit_stand where look_at > @now", new { now });
+        var there = await Kits.Get(kept.Select(k => k.Id));
+        var stand = await Services.GetRequiredService<KitGate>().Of([.. there]);
+        var outcomes = await Reports.OutcomesOf(there.Select(k => k.Id));
+        string? Place(Kit k) =>
+            KitPlaces.Of(k.Step, stand(k).Verdict, k.ColourOn, outcomes.GetValueOrDefault(k.Id) is { SeenAt: null }, today) is { } place
+                ? Json.Name(place)
+                : null;
+        return
+        [
+            .. there
+                .Select(k => (Kit: k, Is: Place(k), Kept: kept.Single(s => s.Id == k.Id).Place))
+                .Where(k => k.Is != k.Kept)
+                .Select(k => $"kit {k.Kit.Number} of {k.Kit.ClientName}, {k.Kit.State}: {k.Is}, kept {k.Kept}"),
+        ];
+    }
+
     public override async ValueTask DisposeAsync()
     {
+        var otherwise = await FoundOtherwise();
         await base.DisposeAsync();
         NpgsqlConnection.ClearAllPools();
         await Administer($"drop database if exists {name} with (force)");
         Directory.Delete(Outbox, recursive: true);
+        Assert.Empty(otherwise);
         GC.SuppressFinalize(this);
     }
 
@@ -145,7 +187,8 @@ public class Studio : WebApplicationFactory<Program>, IAsyncLifetime
         await owner.ExecuteAsync(
             $"""
             set session_replication_role = replica;
-            update safety_event set happened_at = happened_at - @by, said_at = said_at - @by {but} where kit_id = @Id
+            update safety_event set happened_at = happened_at - @by, said_at = said_at - @by {but} where kit_id = @Id;
+            update kit_stand set look_at = '-infinity', turn = turn + 1 where kit_id = @Id
             """,
             new { by = TimeSpan.FromHours(hours), kit.Id }
         );

@@ -179,7 +179,9 @@ test('a picture is made small, waits without a network, and a place is tapped on
 for (const timezoneId of ['Asia/Tokyo', 'America/Anchorage']) {
   test(`in ${timezoneId} moments are the phone's own, with their day, and a test is put on at the right one`, async ({ browser, page: studio }) => {
     const { kit, link, page } = await opened(browser, studio, 'Bettany', { timezoneId });
-    sql(`set session_replication_role = replica; delete from safety_event where kit_id = '${kit}'`);
+    sql(
+      `set session_replication_role = replica; delete from safety_event where kit_id = '${kit}'; update kit_stand set look_at = '-infinity' where kit_id = '${kit}'`,
+    );
     await page.goto(link);
     await page.getByRole('button', { name: 'It is on my skin' }).click();
     await expect(page.getByText('Watch the place until')).toBeVisible();

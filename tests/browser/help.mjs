@@ -68,7 +68,7 @@ export const sql = statement => psql(process.env.KITTO_BROWSER_DB, statement);
 /** Lets time pass for what was said of a kit: it is moved back, as the owner of the database alone can. */
 export const later = (kit, by) =>
   sql(
-    `set session_replication_role = replica; update safety_event set happened_at = happened_at - interval '${by}', said_at = said_at - interval '${by}' where kit_id = '${kit}'`,
+    `set session_replication_role = replica; update safety_event set happened_at = happened_at - interval '${by}', said_at = said_at - interval '${by}' where kit_id = '${kit}'; update kit_stand set look_at = '-infinity' where kit_id = '${kit}'`,
   );
 
 /** Opens the sitting of a client of the demo. */

@@ -8,7 +8,14 @@ test('a passkey is made on a device, signs in without password, and opens nothin
   const device = await page.context().newCDPSession(page);
   await device.send('WebAuthn.enable');
   const { authenticatorId } = await device.send('WebAuthn.addVirtualAuthenticator', {
-    options: { protocol: 'ctap2', transport: 'internal', hasResidentKey: true, hasUserVerification: true, isUserVerified: true, automaticPresenceSimulation: true },
+    options: {
+      protocol: 'ctap2',
+      transport: 'internal',
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
+    },
   });
   const signIn = async () => {
     await page.goto(host + '/signin');

@@ -16,12 +16,16 @@ public sealed class KitGate(SafetyRecords records, Runs runs, Studios studios, T
         return (Gate.Of(record, kit.Gate, run, now, await Today(now)), run, record);
     }
 
-    /// <summary>What it says of any kit that is not done, all of them asked for at once.</summary>
-    public async Task<Func<Kit, Verdict>> OfOpenKits()
+    /// <summary>What it says of several, all of them asked for at once.</summary>
+    public async Task<Func<Kit, (Verdict Verdict, RunState Run)>> Of(IReadOnlyCollection<Kit> kits)
     {
         var now = clock.GetUtcNow().UtcDateTime;
-        var (all, words, today) = (await records.OfOpenKits(), await runs.OfOpenKits(), await Today(now));
-        return kit => Gate.Of(all.GetValueOrDefault(kit.ClientId) ?? SafetyRecord.Empty, kit.Gate, RunState.Of(words[kit.Id], kit.RunSteps), now, today);
+        var (all, words, today) = (await records.Of(kits.Select(k => k.ClientId)), await runs.Of(kits.Select(k => k.Id)), await Today(now));
+        return kit =>
+        {
+            var run = RunState.Of(words[kit.Id], kit.RunSteps);
+            return (Gate.Of(all.GetValueOrDefault(kit.ClientId) ?? SafetyRecord.Empty, kit.Gate, run, now, today), run);
+        };
     }
 
     private async Task<DateOnly> Today(DateTime now) => (await studios.Get())?.Today(now) ?? DateOnly.FromDateTime(now);

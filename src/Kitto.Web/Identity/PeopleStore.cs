@@ -33,7 +33,9 @@ public sealed class PeopleStore(People people, PasskeyRecord passkeys, IDataProt
 
     public Task<Person?> FindByIdAsync(string userId, CancellationToken cancellationToken) =>
         // A passkey says the number of the studio first.
-        Guid.TryParse(userId[(userId.IndexOf(':', StringComparison.Ordinal) + 1)..], out var id) ? people.ById(id) : Task.FromResult<Person?>(null);
+        Guid.TryParse(userId[(userId.IndexOf(':', StringComparison.Ordinal) + 1)..], out var id)
+            ? people.ById(id)
+            : Task.FromResult<Person?>(null);
 
     public Task<Person?> FindByNameAsync(string normalizedUserName, CancellationToken cancellationToken) => people.ByName(normalizedUserName);
 
@@ -55,7 +57,8 @@ public sealed class PeopleStore(People people, PasskeyRecord passkeys, IDataProt
     public Task<string?> GetAuthenticatorKeyAsync(Person user, CancellationToken cancellationToken) =>
         Task.FromResult(user.TotpKey ?? (user.TotpSealed is { } kept ? Keeper(keys).Unprotect(kept) : null));
 
-    public async Task<IList<UserPasskeyInfo>> GetPasskeysAsync(Person user, CancellationToken cancellationToken) => [.. (await passkeys.Of(user.Id)).Select(Info)];
+    public async Task<IList<UserPasskeyInfo>> GetPasskeysAsync(Person user, CancellationToken cancellationToken) =>
+        [.. (await passkeys.Of(user.Id)).Select(Info)];
 
     public async Task<UserPasskeyInfo?> FindPasskeyAsync(Person user, byte[] credentialId, CancellationToken cancellationToken) =>
         await passkeys.Of(user.Id, credentialId) is { } found ? Info(found) : null;

@@ -8,10 +8,12 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>One line of Today: who, what, and why it is here.</summary>
-public sealed record TodayLine(string Name, string Says, string Link, string Act, bool Alarm = false);
+public sealed record TodayLine(string Name, string Says, string Link, string Act);
 
 /// <summary>Who needs something today.</summary>
 public sealed class TodayModel(
+    KitLooks looks,
+    StandRecord stands,
     Kits kits,
     Reports reports,
     KitGate gate,
@@ -23,6 +25,16 @@ public sealed class TodayModel(
 ) : PageModel
 {
     private const string NotByKit = "Not by kit";
+
+    private static readonly Dictionary<KitPlace, string> Titles = new()
+    {
+        [KitPlace.Stopped] = "Stopped",
+        [KitPlace.Report] = "Reports to read",
+        [KitPlace.Bench] = "At the bench",
+        [KitPlace.Overdue] = "Overdue",
+        [KitPlace.Held] = "Held by a test",
+        [KitPlace.UnderWay] = "Under way",
+    };
 
     /// <summary>A reaction that was taken back is shown for so long, days (ours).</summary>
     private const int TakenBackDays = 3;
@@ -54,9 +66,7 @@ public sealed class TodayModel(
         Today = Studio.Today(clock.GetUtcNow());
         var now = clock.GetUtcNow().UtcDateTime;
         Waiting = await messages.Waiting(now - ClientMessageSender.Crashed);
-        var open = await kits.Open();
-        var verdicts = await gate.OfOpenKits();
-        var outcomes = (await reports.OutcomesOfOpenKits()).ToDictionary(o => o.KitId);
+        await looks.Look();
         var told = (await answers.Unseen())
             .Select(a => new TodayLine(
                 a.ClientName,
@@ -73,63 +83,6 @@ public sealed class TodayModel(
                 "Call all the same"
             ))
             .ToList();
-        var stopped = new List<TodayLine>();
-        var reported = new List<TodayLine>();
-        var bench = new List<TodayLine>();
-        var overdue = new List<TodayLine>();
-        var held = new List<TodayLine>();
-        var ahead = new List<TodayLine>();
-        foreach (var kit in open)
-        {
-            string link = $"/kits/{kit.Id}";
-            TodayLine Line(string says, string act, bool alarm = false) => new(kit.ClientName, says, link, act, alarm);
-            var verdict = verdicts(kit);
-            switch (kit.State)
-            {
-                case var state when state == "stopped" || !verdict.MayGoOn:
-                    stopped.Add(
-                        Line(
-                            $"kit {kit.Number} is stopped{(verdict.OnHead ? ", and colour is on the head" : "")}: {verdict.Stops[0].Rule} {Words.Studio.Says(verdict.Stops[0])}",
-                            $"Look, then call {kit.Client.Object}",
-                            true
-                        )
-                    );
-                    break;
-                case "reported" when outcomes.TryGetValue(kit.Id, out var outcome) && outcome.SeenAt is null:
-                    reported.Add(
-                        Line(
-                            $"kit {kit.Number}: {Words.Result(outcome)}; {(outcome.RanOut ? "it ran out" : $"{outcome.LeftGrams:0.#} g left")}",
-                            "Read the report"
-                        )
-                    );
-                    break;
-                case "signed":
-                    bench.Add(
-                        Line(kit.FillOn is { } fill ? $"kit {kit.Number} to pack {When(fill)}" : $"kit {kit.Number} to pack", "Weigh") with
-                        {
-                            Link = $"/bench/{kit.Id}",
-                        }
-                    );
-                    break;
-                case "packed":
-                    bench.Add(Line(kit.PostOn is { } post ? $"kit {kit.Number} to post {When(post)}" : $"kit {kit.Number} to post", "Post"));
-                    break;
-                case "posted":
-                    string says = Says(verdict);
-                    if (kit.ColourOn is { } day && day.AddDays(Values.ReportDays) < Today)
-                    {
-                        overdue.Add(Line($"kit {kit.Number}: colour day was {When(day)}, no word since; {says}", $"Ask {kit.Client.Object}"));
-                    }
-                    else
-                    {
-                        string on = kit.ColourOn is { } colour ? $", colour day {When(colour)}" : "";
-                        (verdict.ShowsSteps ? ahead : held).Add(Line($"kit {kit.Number}{(verdict.ShowsSteps ? ": " : " is held: ")}{says}{on}", "Look"));
-                    }
-
-                    break;
-            }
-        }
-
         var chair = new List<TodayLine>();
         int from = group is null ? 0 : (At - 1) * PageSize;
         foreach (var p in await kits.NotAtHome(from, group is null ? First + 1 : PageSize + 1))
@@ -144,35 +97,71 @@ public sealed class TodayModel(
             );
         }
 
-        List<(string Title, List<TodayLine> Lines)> all =
+        var counts = await stands.Counts();
+        var lines = await LinesOf(counts, from);
+        (string Title, int Count, IReadOnlyList<TodayLine> Lines) Kept(KitPlace place) => (Titles[place], counts.GetValueOrDefault(place), lines[place]);
+        (string Title, int Count, IReadOnlyList<TodayLine> Lines) Whole(string title, IReadOnlyList<TodayLine> all) =>
+            (title, all.Count, [.. group is null ? all.Take(First) : all.Skip(from).Take(PageSize)]);
+        (string Title, int Count, IReadOnlyList<TodayLine> Lines)[] every =
         [
-            ("Stopped", stopped),
-            ("Taken back", back),
-            ("Answers to read", told),
-            ("Reports to read", reported),
-            ("At the bench", bench),
-            ("Overdue", overdue),
-            ("Held by a test", held),
-            ("Under way", ahead),
+            Kept(KitPlace.Stopped),
+            Whole("Taken back", back),
+            Whole("Answers to read", told),
+            Kept(KitPlace.Report),
+            Kept(KitPlace.Bench),
+            Kept(KitPlace.Overdue),
+            Kept(KitPlace.Held),
+            Kept(KitPlace.UnderWay),
+            (NotByKit, from + chair.Count, [.. chair.Take(group is null ? First : PageSize)]),
         ];
-        // A stop is never left for another page.
-        Groups =
-        [
-            .. all.Where(g => group is null || g.Title == group)
-                .Select(g =>
-                    (
-                        g.Title,
-                        g.Lines.Count,
-                        (IReadOnlyList<TodayLine>)
-                            [.. group is null ? g.Lines.Take(g.Title == "Stopped" ? int.MaxValue : First) : g.Lines.Skip(from).Take(PageSize)]
-                    )
-                )
-                .Concat(
-                    group is null or NotByKit
-                        ? [(NotByKit, from + chair.Count, (IReadOnlyList<TodayLine>)[.. chair.Take(group is null ? First : PageSize)])]
-                        : []
-                ),
-        ];
+        Groups = [.. every.Where(g => group is null || g.Title == group)];
+    }
+
+    /// <summary>The kits that are shown of each group; of those that are stopped all, a stop is never left for another page.</summary>
+    private async Task<IReadOnlyDictionary<KitPlace, IReadOnlyList<TodayLine>>> LinesOf(IReadOnlyDictionary<KitPlace, int> counts, int from)
+    {
+        var ids = new Dictionary<KitPlace, IReadOnlyList<Guid>>();
+        foreach (var place in Enum.GetValues<KitPlace>())
+        {
+            ids[place] =
+                counts.GetValueOrDefault(place) == 0 || (Group is not null && Group != Titles[place]) ? []
+                : Group is null ? await stands.In(place, 0, place == KitPlace.Stopped ? int.MaxValue : First)
+                : await stands.In(place, from, PageSize);
+        }
+
+        Guid[] shown = [.. ids.Values.SelectMany(i => i)];
+        var there = (await kits.Get(shown)).ToDictionary(k => k.Id);
+        var (stand, outcomes) = (await gate.Of([.. there.Values]), await reports.OutcomesOf(shown));
+        return ids.ToDictionary(
+            p => p.Key,
+            p =>
+                (IReadOnlyList<TodayLine>)
+                    [.. p.Value.Where(there.ContainsKey).Select(id => Line(there[id], p.Key, stand(there[id]).Verdict, outcomes.GetValueOrDefault(id)))]
+        );
+    }
+
+    private TodayLine Line(Kit kit, KitPlace place, Verdict verdict, OutcomeReport? outcome)
+    {
+        TodayLine Line(string says, string act) => new(kit.ClientName, $"kit {kit.Number}{says}", $"/kits/{kit.Id}", act);
+        switch (place)
+        {
+            case KitPlace.Stopped:
+                string why = verdict.Stops is [var stop, ..] ? $": {stop.Rule} {Words.Studio.Says(stop)}" : "";
+                return Line($" is stopped{(verdict.OnHead ? ", and colour is on the head" : "")}{why}", $"Look, then call {kit.Client.Object}");
+            case KitPlace.Report when outcome is not null:
+                return Line($": {Words.Result(outcome)}; {(outcome.RanOut ? "it ran out" : $"{outcome.LeftGrams:0.#} g left")}", "Read the report");
+            case KitPlace.Bench when kit.State == "signed":
+                return Line(kit.FillOn is { } fill ? $" to pack {When(fill)}" : " to pack", "Weigh") with { Link = $"/bench/{kit.Id}" };
+            case KitPlace.Bench:
+                return Line(kit.PostOn is { } post ? $" to post {When(post)}" : " to post", "Post");
+            case KitPlace.Overdue:
+                return Line($": colour day was {When(kit.ColourOn ?? Today)}, no word since; {Says(verdict)}", $"Ask {kit.Client.Object}");
+            default:
+                return Line(
+                    $"{(verdict.ShowsSteps ? ": " : " is held: ")}{Says(verdict)}{(kit.ColourOn is { } colour ? $", colour day {When(colour)}" : "")}",
+                    "Look"
+                );
+        }
     }
 
     private string Says(Verdict verdict)

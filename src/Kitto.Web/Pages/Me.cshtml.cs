@@ -7,7 +7,8 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>What belongs to who is signed in: name, address, password, and the devices they are signed in on.</summary>
-public sealed partial class MeModel(People people, Studios studios, SignIns signIns, SecondStep step, Passkeys passkeys, PasskeyRecord kept, TimeProvider clock) : PageModel
+public sealed partial class MeModel(People people, Studios studios, SignIns signIns, SecondStep step, Passkeys passkeys, PasskeyRecord kept, TimeProvider clock)
+    : PageModel
 {
     /// <summary>A session not used for so long has run out by itself.</summary>
     private static readonly TimeSpan Fresh = TimeSpan.FromHours(12);

@@ -6,7 +6,7 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>What is due to be said to whom, what has gone, and what waits for a person.</summary>
-public sealed class OutboxModel(Messages messages, ClientMessageSender sender, Studios studios, TimeProvider clock) : PageModel
+public sealed class OutboxModel(Messages messages, ClientMessageSender sender, KitLooks looks, Studios studios, TimeProvider clock) : PageModel
 {
     /// <summary>Most that are shown.</summary>
     public const int Most = 200;
@@ -21,7 +21,7 @@ public sealed class OutboxModel(Messages messages, ClientMessageSender sender, S
 
     public async Task OnGet()
     {
-        await sender.Make();
+        await looks.Look();
         All = await messages.List(Most);
         Studio = (await studios.Get())!;
     }

@@ -1,13 +1,14 @@
 using Kitto.Core.Clock;
 using Kitto.Store;
 using Kitto.Web.Delivery;
+using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
 
 /// <summary>What each day of a week asks of the studio and of its clients.</summary>
-public sealed class WeekModel(PublicAddress site, Kits kits, Studios studios, Links links, TimeProvider clock) : PageModel
+public sealed class WeekModel(PublicAddress site, StandRecord stands, KitLooks looks, Studios studios, Links links, TimeProvider clock) : PageModel
 {
     /// <summary>So many are named for one thing of one day; the rest are counted.</summary>
     public const int Named = 8;
@@ -16,8 +17,11 @@ public sealed class WeekModel(PublicAddress site, Kits kits, Studios studios, Li
 
     public DateOnly Today { get; private set; }
 
-    /// <summary>For each day and each thing, whose.</summary>
-    public ILookup<(DateOnly On, DayKind Kind), DatedKit> Days { get; private set; } = null!;
+    /// <summary>For each day and each thing, how often.</summary>
+    public IReadOnlyDictionary<(DateOnly On, DayKind Kind), int> Days { get; private set; } = null!;
+
+    /// <summary>Whose, the first of them.</summary>
+    public ILookup<(DateOnly On, DayKind Kind), NamedDay> Whose { get; private set; } = null!;
 
     public Link? Link { get; private set; }
 
@@ -59,10 +63,9 @@ public sealed class WeekModel(PublicAddress site, Kits kits, Studios studios, Li
         Today = (await studios.Get())!.Today(clock.GetUtcNow());
         var day = of is { Year: >= 2000 and <= 2200 } asked ? asked : Today;
         Monday = day.AddDays(-(((int)day.DayOfWeek + 6) % 7));
-        var week = await kits.Between(Monday, Monday.AddDays(6));
-        Days = week.SelectMany(k => k.Ahead.Select(d => (Kit: k, Day: d)))
-            .Where(x => x.Day.On >= Monday && x.Day.On <= Monday.AddDays(6))
-            .ToLookup(x => x.Day, x => x.Kit);
+        await looks.Look();
+        Days = await stands.Days(Monday, Monday.AddDays(6));
+        Whose = await stands.Named(Days.Keys, Named);
         Link = await links.OfCalendar();
     }
 }

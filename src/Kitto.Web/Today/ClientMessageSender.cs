@@ -7,12 +7,10 @@ using MimeKit;
 
 namespace Kitto.Web.Today;
 
-/// <summary>Makes what is due to be said, and sends it: each once, and nothing is lost by a crash in between.</summary>
+/// <summary>Makes messages and sends them: each once, and nothing is lost by a crash in between.</summary>
 public sealed class ClientMessageSender(
     Messages messages,
-    Kits kits,
     Clients clients,
-    KitGate gate,
     GuideLinks links,
     Studios studios,
     PostSettings settings,
@@ -28,40 +26,11 @@ public sealed class ClientMessageSender(
     /// <summary>Where the outbox goes to, in words.</summary>
     public string Says => post.Says;
 
-    /// <summary>Makes what is due now.</summary>
-    public async Task Make()
-    {
-        if (await studios.Get() is not { } studio)
-        {
-            return;
-        }
-
-        var now = clock.GetUtcNow().UtcDateTime;
-        var verdict = await gate.OfOpenKits();
-        var due = new List<(string Key, Kit Kit, ClientMessage Kind)>();
-        foreach (var kit in (await kits.Open()).Where(k => k.State == "posted"))
-        {
-            // Of a kit that a stop holds nothing is said but by a person.
-            var stand = verdict(kit);
-            if (!stand.MayGoOn)
-            {
-                continue;
-            }
-
-            due.AddRange(ClientMessages.Due(kit.Days, kit.Step, stand.Tests.Far, studio.Today(now)).Select(kind => (kit.MessageKey(kind), kit, kind)));
-        }
-
-        var there = await messages.There([.. due.Select(d => d.Key)]);
-        foreach (var (key, kit, kind) in due.Where(d => !there.Contains(d.Key)))
-        {
-            await Say(kit, kind, studio, key);
-        }
-    }
-
     /// <summary>Makes one message about a kit, in the client's language.</summary>
     public async Task Say(Kit kit, ClientMessage kind) => await Say(kit, kind, (await studios.Get())!, kit.MessageKey(kind));
 
-    private async Task Say(Kit kit, ClientMessage kind, Studio studio, string key)
+    /// <summary>Makes one message about a kit, under a key.</summary>
+    internal async Task Say(Kit kit, ClientMessage kind, Studio studio, string key)
     {
         var client = (await clients.Get(kit.ClientId))!;
         var (subject, body) = Language.Of(client.Language).Message(kind, client.Name.Split(' ')[0], studio.Name, kit.Days, await links.Newest(kit.Id));
@@ -69,33 +38,18 @@ public sealed class ClientMessageSender(
     }
 
     /// <summary>A stop is told to the studio at once, where it has an address for that; the marks on its pages stand beside it.</summary>
-    private async Task Alarm(Studio studio, DateTime now)
+    internal async Task Alarm(Kit kit, DateTime since, Studio studio, DateTime now)
     {
-        if (studio.AlarmEmail.Length == 0)
-        {
-            return;
-        }
-
-        foreach (var stopped in await kits.Stopped())
+        if (studio.AlarmEmail.Length > 0)
         {
             await messages.Make(
-                $"stop:{stopped.Id:N}:{stopped.Since.Ticks}",
+                $"stop:{kit.Id:N}:{since.Ticks}",
                 null,
                 studio.AlarmEmail,
-                $"Stopped: a kit of {stopped.Client}",
-                $"A kit of {stopped.Client} was stopped on {studio.Local(stopped.Since):ddd d MMM, HH:mm}. Open Kitto, look what was said, and call the client.\n\n{studio.Name}\n",
+                $"Stopped: a kit of {kit.ClientName}",
+                $"A kit of {kit.ClientName} was stopped on {studio.Local(since):ddd d MMM, HH:mm}. Open Kitto, look what was said, and call the client.\n\n{studio.Name}\n",
                 now
             );
-        }
-    }
-
-    /// <summary>Tells the studio of stops and sends what waits, without waiting for the next round.</summary>
-    public async Task AlarmNow(CancellationToken stop = default)
-    {
-        if (await studios.Get() is { } studio)
-        {
-            await Alarm(studio, clock.GetUtcNow().UtcDateTime);
-            await Send(stop);
         }
     }
 
@@ -147,59 +101,5 @@ public sealed class ClientMessageSender(
         mail.From.Add(new MailboxAddress(studio, settings.From));
         mail.To.Add(new MailboxAddress(message.ClientName ?? studio, message.Recipient!));
         return mail;
-    }
-}
-
-/// <summary>Looks every minute for what is due to be said, and every few seconds for stops.</summary>
-public sealed class MessageRounds(ClientMessageSender sender, Studios studios, Nodes nodes, Trail trail, TimeProvider clock, ILogger<MessageRounds> log)
-    : BackgroundService
-{
-    private static readonly TimeSpan Every = TimeSpan.FromSeconds(6);
-    private const int Round = 10;
-
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
-    {
-        using var timer = new PeriodicTimer(Every);
-        int turn = 0;
-        do
-        {
-            try
-            {
-                // Of several nodes one makes them; what is made is sent by any.
-                bool make = turn++ % Round == 0 && await nodes.Turn("messages", clock.GetUtcNow().UtcDateTime, Every * (Round - 1));
-                foreach (int studio in await studios.All())
-                {
-                    await RoundOf(studio, make, stoppingToken);
-                }
-            }
-            catch (Exception wrong) when (wrong is not OperationCanceledException)
-            {
-                // Whatever is wrong with the database, the pages go on without it.
-                WebLog.NoMessages(log, wrong);
-            }
-        } while (await timer.WaitForNextTickAsync(stoppingToken));
-    }
-
-    /// <summary>One studio's; what goes wrong with it is no other's.</summary>
-    private async Task RoundOf(int studio, bool make, CancellationToken stop)
-    {
-        using var stay = CurrentStudio.Enter(studio);
-        try
-        {
-            if (make)
-            {
-                await sender.Make();
-                if (await nodes.Turn($"trail {studio}", clock.GetUtcNow().UtcDateTime, TimeSpan.FromDays(1)))
-                {
-                    await trail.Forget();
-                }
-            }
-
-            await sender.AlarmNow(stop);
-        }
-        catch (Exception wrong) when (wrong is not OperationCanceledException)
-        {
-            WebLog.NoMessages(log, wrong);
-        }
     }
 }

@@ -51,6 +51,21 @@ public sealed class GateModelTests
         );
     }
 
+    [Fact]
+    public void Left_alone_a_kit_stands_as_it_was_found_until_the_moment_that_was_named() =>
+        Lives.Sample(
+            acts =>
+            {
+                var life = new Life();
+                foreach (var act in acts)
+                {
+                    life.Do(act);
+                    life.Alone();
+                }
+            },
+            iter: 10_000
+        );
+
     /// <summary>How many lives came to each state.</summary>
     private static readonly System.Collections.Concurrent.ConcurrentDictionary<string, int> Reached = [];
 
@@ -274,6 +289,31 @@ public sealed class GateModelTests
             }
 
             return verdict.RinseNow ? "RinseNow" : verdict.State.ToString();
+        }
+
+        /// <summary>Nothing that a list or a message is made from changes before the kit is looked at again, and at the moment itself it may.</summary>
+        public void Alone()
+        {
+            (KitPlace?, GateState, bool, TestsStand, bool) Stand(DateTime moment)
+            {
+                var v = At(moment);
+                return (
+                    KitPlaces.Of(kit.Step, v, Begin.AddDays(9).Date is var d ? DateOnly.FromDateTime(d) : null, false, DateOnly.FromDateTime(moment)),
+                    v.State,
+                    v.OnHead,
+                    v.Tests.Far,
+                    v.Tests.SkinClear
+                );
+            }
+
+            var found = Stand(Now);
+            var next = KitPlaces.LookAt(At(Now), kit, RunState.Of(words, Steps), Now, Now.Date.AddDays(1));
+            Assert.True(next > Now && next <= Now.Date.AddDays(1), $"looked at again at {next:s}, found at {Now:s}");
+            foreach (double share in (double[])[0.001, 0.3, 0.7, 0.999])
+            {
+                var moment = Now + ((next - Now) * share);
+                Assert.True(found == Stand(moment), $"found {found} at {Now:s}, {Stand(moment)} at {moment:s}, to be looked at {next:s}");
+            }
         }
 
         private bool MayOpen(DateTime moment)

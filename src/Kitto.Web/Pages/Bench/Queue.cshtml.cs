@@ -8,21 +8,18 @@ public sealed class QueueModel(BenchRecord record, Studios studios, TimeProvider
 {
     public Studio Studio { get; private set; } = null!;
 
-    /// <summary>Kits by when they are due.</summary>
-    public IReadOnlyList<(string Title, IReadOnlyList<QueuedKit> Kits)> Groups { get; private set; } = [];
+    /// <summary>So many of each sort are shown together.</summary>
+    public const int First = 30;
 
-    public async Task OnGet()
+    /// <summary>Kits by when they are due: how many, and those that are shown.</summary>
+    public IReadOnlyList<(string Title, int Count, IReadOnlyList<QueuedKit> Kits)> Groups { get; private set; } = [];
+
+    private static readonly string[] Titles = ["On the bench", "To be packed today", "Later", "Packed, to be posted"];
+
+    public async Task OnGet(bool all)
     {
         Studio = (await studios.Get())!;
-        var today = Studio.Today(clock.GetUtcNow());
-        var all = await record.Queue();
-        IReadOnlyList<QueuedKit> Of(Func<QueuedKit, bool> which) => [.. all.Where(which)];
-        Groups =
-        [
-            ("On the bench", Of(k => k.State == "signed" && k.Told > 0)),
-            ("To be packed today", Of(k => k.State == "signed" && k.Told == 0 && (k.FillOn ?? today) <= today)),
-            ("Later", Of(k => k.State == "signed" && k.Told == 0 && k.FillOn > today)),
-            ("Packed, to be posted", Of(k => k.State == "packed")),
-        ];
+        var kits = (await record.Queue(Studio.Today(clock.GetUtcNow()), all ? int.MaxValue : First)).ToLookup(k => k.Sort);
+        Groups = [.. Titles.Select((title, sort) => (title, kits[sort].FirstOrDefault()?.OfSort ?? 0, (IReadOnlyList<QueuedKit>)[.. kits[sort]]))];
     }
 }

@@ -64,9 +64,7 @@ export default function passkeys() {
       says.textContent = '';
       ask(form).catch(wrong => {
         says.textContent =
-          wrong.name === 'InvalidStateError'
-            ? 'This device has a passkey for you already.'
-            : 'The device gave no passkey. Try again, or go on without one.';
+          wrong.name === 'InvalidStateError' ? 'This device has a passkey for you already.' : 'The device gave no passkey. Try again, or go on without one.';
       });
     });
   }
