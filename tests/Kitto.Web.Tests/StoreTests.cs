@@ -232,4 +232,22 @@ public sealed class StoreTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal(new DateTime(2027, 3, 28, 1, 30, 0), london.Utc(new DateTime(2027, 3, 28, 1, 30, 0)));
         Assert.Equal(new DateTime(2027, 6, 1, 8, 0, 0), london.Utc(new DateTime(2027, 6, 1, 9, 0, 0)));
     }
+
+    /// <summary>The first migration of the release that an older application may still stand beside.</summary>
+    private const int Since = 23;
+
+    [Fact]
+    public void Migrations_only_add_so_that_an_application_of_the_release_before_goes_on_beside_them()
+    {
+        string folder = Path.Combine(Project.Root, "src", "Kitto.Store", "Migrations");
+        var takes = new System.Text.RegularExpressions.Regex(
+            @"drop (column|table|view|function)|rename (column |constraint )?\w* ?to|set not null|alter column \w+ type|not null(?!.*default)(?=.*add column)",
+            System.Text.RegularExpressions.RegexOptions.IgnoreCase
+        );
+        string[] files = [.. Directory.GetFiles(folder).Where(f => int.Parse(Path.GetFileName(f)[..4]) >= Since)];
+        Assert.NotEmpty(files);
+        Assert.All(files, f => Assert.DoesNotMatch(takes, File.ReadAllText(f)));
+        // The check itself sees what it is to see.
+        Assert.Matches(takes, File.ReadAllText(Path.Combine(folder, "0016_people.sql")));
+    }
 }
