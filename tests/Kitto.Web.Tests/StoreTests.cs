@@ -1,6 +1,7 @@
 using Kitto.Core.Clock;
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Tests;
 
 namespace Kitto.Web.Tests;
 
