@@ -1,0 +1,267 @@
+using Kitto.Core.Colour;
+using Kitto.Core.Picture;
+
+namespace Kitto.Camera;
+
+/// <summary>The plane of a card with hair over it, drawn fibre by fibre in one lamp's light as a camera's sensors see it.</summary>
+internal sealed class Drawing
+{
+    /// <summary>Pixels to a millimetre.</summary>
+    public const double PerMm = 12;
+
+    /// <summary>What is drawn of the plane, mm.</summary>
+    public const double FromX = -45,
+        FromY = -55,
+        ToX = 137,
+        ToY = 185;
+
+    /// <summary>Its size, pixels.</summary>
+    public const int Columns = (int)((ToX - FromX) * PerMm),
+        Rows = (int)((ToY - FromY) * PerMm);
+
+    /// <summary>Where the parting is, mm: scalp shows between.</summary>
+    private const double PartingFrom = -7,
+        PartingTo = -2.4;
+
+    private readonly float[] pixels = new float[Columns * Rows * 3];
+
+    private Drawing() { }
+
+    /// <summary>Draws it; the same seed lays the same fibres whatever the lamp.</summary>
+    public static Drawing Of(DrawnHair hair, DrawnCard card, Lamp lamp, bool covered, int seed)
+    {
+        var drawing = new Drawing();
+        double[] power = Spectra.Of(lamp);
+        drawing.Ground(hair, power, new Random(seed));
+        drawing.Card(card, power, covered);
+        drawing.Hair(hair, power, new Random(seed + 1));
+        return drawing;
+    }
+
+    /// <summary>A place, between its pixels.</summary>
+    public void At(double x, double y, Span<double> rgb)
+    {
+        double px = Math.Clamp((x - FromX) * PerMm - 0.5, 0, Columns - 1.001),
+            py = Math.Clamp((y - FromY) * PerMm - 0.5, 0, Rows - 1.001);
+        int ix = (int)px,
+            iy = (int)py;
+        double fx = px - ix,
+            fy = py - iy;
+        int at = (iy * Columns + ix) * 3;
+        for (int c = 0; c < 3; c++)
+        {
+            rgb[c] =
+                (pixels[at + c] * (1 - fx) + pixels[at + 3 + c] * fx) * (1 - fy)
+                + (pixels[at + Columns * 3 + c] * (1 - fx) + pixels[at + Columns * 3 + 3 + c] * fx) * fy;
+        }
+    }
+
+    private void Ground(DrawnHair hair, double[] power, Random random)
+    {
+        double[] dark = Spectra.Seen(Spectra.Reflectance(Melanin.Of(hair.LengthsLevel) * 1.6, 0, 0), power),
+            skin = Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => Skin(hair.Scalp, Light.Wavelength(i)))], power);
+        for (int y = 0; y < Rows; y++)
+        {
+            double mm = FromY + y / PerMm;
+            bool parting = mm is > PartingFrom - 1 and < PartingTo + 2;
+            for (int x = 0; x < Columns; x++)
+            {
+                double grain = 1 + 0.05 * (random.NextDouble() - 0.5);
+                for (int c = 0; c < 3; c++)
+                {
+                    pixels[(y * Columns + x) * 3 + c] = (float)((parting ? skin[c] : dark[c] * 0.8) * grain);
+                }
+            }
+        }
+    }
+
+    /// <summary>Skin: blood takes green and a little blue, melanin takes most from blue.</summary>
+    private static double Skin(double red, double nm) =>
+        red * (1 - (1 - red * 0.9) * 0.5 * (700 - nm) / 300) * (1 - 0.22 * Math.Exp(-(nm - 545) * (nm - 545) / (2 * 28 * 28))) * (nm < 480 ? 1 - 0.15 * (480 - nm) / 80 : 1);
+
+    private void Card(DrawnCard card, double[] power, bool covered)
+    {
+        double[] flat = [.. Enumerable.Repeat(1.0, Light.Bands)];
+        double[] white = [.. Spectra.Seen(flat, power).Select((v, c) => v * card.Paper * (c == 2 ? 1 - card.PaperYellow : 1))],
+            black = [.. white.Select(v => v * 0.045)],
+            tint = Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => 0.10 + 0.42 * Math.Exp(-Math.Pow((Light.Wavelength(i) - 495) / 48, 2) / 2))], power);
+        void Fill(double x, double y, double width, double height, double[] colour)
+        {
+            // Everything on the paper is as much too large as the paper says.
+            int x0 = (int)Math.Round((x * card.Scale - FromX) * PerMm),
+                x1 = (int)Math.Round(((x + width) * card.Scale - FromX) * PerMm),
+                y0 = (int)Math.Round((y * card.Scale - FromY) * PerMm),
+                y1 = (int)Math.Round(((y + height) * card.Scale - FromY) * PerMm);
+            for (int row = y0; row < y1; row++)
+            {
+                for (int column = x0; column < x1; column++)
+                {
+                    for (int c = 0; c < 3; c++)
+                    {
+                        pixels[(row * Columns + column) * 3 + c] = (float)colour[c];
+                    }
+                }
+            }
+        }
+
+        Fill(0, 0, MeasuringCard.Width, MeasuringCard.Height, white);
+        Fill(MeasuringCard.Field.X, MeasuringCard.Field.Y, MeasuringCard.Field.Width, MeasuringCard.Field.Height, tint);
+        foreach (var (where, lightness) in MeasuringCard.GreyPatches)
+        {
+            double share = Math.Pow(Math.Pow((lightness + 16) / 116, 3) / MeasuringCard.PaperLuminance, card.GreyCurve);
+            Fill(
+                where.X,
+                where.Y,
+                where.Width,
+                where.Height,
+                [.. white.Select((v, c) => v * share * Math.Exp(c == 0 ? card.GreyTint / 2 : c == 2 ? -card.GreyTint / 2 : 0))]
+            );
+        }
+
+        for (int mm = 0; mm <= 95; mm++)
+        {
+            Fill(MeasuringCard.Rule.X, mm - 0.1, mm % 10 == 0 ? 3 : mm % 5 == 0 ? 2 : 1.2, 0.2, black);
+        }
+
+        const double Cell = MeasuringCard.Marker / MeasuringCard.Cells;
+        for (int id = 0; id < 4; id++)
+        {
+            var at = MeasuringCard.Markers[id];
+            Fill(at.X, at.Y, MeasuringCard.Marker, MeasuringCard.Marker, black);
+            for (int i = 0; i < 16; i++)
+            {
+                if (MeasuringCard.MarkerCells[id][i] == '1')
+                {
+                    Fill(at.X + (1 + i % 4) * Cell, at.Y + (1 + i / 4) * Cell, Cell, Cell, white);
+                }
+            }
+        }
+
+        if (covered)
+        {
+            Fill(72, 95, 30, 25, Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => Skin(0.55, Light.Wavelength(i)))], power));
+        }
+    }
+
+    private void Hair(DrawnHair hair, double[] power, Random random)
+    {
+        const int Kinds = 7;
+        double[][] grown = [.. Enumerable.Range(0, Kinds).Select(i => Spectra.Seen(Spectra.Reflectance(Melanin.Of(Math.Clamp(hair.Level + (i - 3) * 0.12, 1, 11)), 0, 0), power))];
+        double[] white = Spectra.Seen(Spectra.Reflectance(0, 0, 0), power),
+            lit = Spectra.Seen([.. Enumerable.Repeat(1.0, Light.Bands)], power);
+        double depth = Melanin.Of(hair.LengthsLevel),
+            bandDepth = Melanin.Of(Math.Clamp(hair.LengthsLevel + 1.6, 1, 10));
+        double red = hair.LengthsTone > 0 ? hair.LengthsTone * depth * 0.6 : 0,
+            blue = hair.LengthsTone < 0 ? -hair.LengthsTone * depth * 0.5 : 0;
+        double[] lengths = Spectra.Seen(Spectra.Reflectance(depth, red, blue), power),
+            band = Spectra.Seen(Spectra.Reflectance(bandDepth, bandDepth * 0.5, 0), power);
+        double[,] shade = Drape(random);
+        double lean = Math.Tan(hair.LeanDegrees * Math.PI / 180);
+        double shineAt = 10 + random.NextDouble() * 50,
+            shineSd = 5 + random.NextDouble() * 5;
+
+        void Fibre(double x0, double y0, int down, double slope, double reach)
+        {
+            bool isWhite = random.NextDouble() < hair.White;
+            double[] root = isWhite ? white : grown[random.Next(Kinds)];
+            double growth = hair.RegrowthMm <= 0 ? double.PositiveInfinity : Math.Max(0.5, hair.RegrowthMm * (1 + 0.03 * Normal(random)) + hair.GrowthSd * Normal(random)),
+                bandEnd = growth + (hair.BandMm > 0 ? Math.Max(0, hair.BandMm + Normal(random)) : 0);
+            double own = Math.Exp(0.16 * Normal(random)),
+                glint = 0.3 + 1.4 * random.NextDouble(),
+                wave = 0.25 * random.NextDouble(),
+                wavelength = 25 + 40 * random.NextDouble(),
+                phase = 6.28 * random.NextDouble();
+            slope += 0.03 * Normal(random);
+            double along = Math.Sqrt(1 + slope * slope),
+                width = hair.FibreMm * PerMm * (0.85 + 0.3 * random.NextDouble());
+            for (int step = 0; ; step++)
+            {
+                double t = step / PerMm,
+                    y = y0 + down * t,
+                    x = x0 + slope * t + wave * Math.Sin(t / wavelength * 6.28 + phase);
+                if (t > reach || y < FromY + 1 || y > ToY - 1)
+                {
+                    return;
+                }
+
+                double[] colour =
+                    t * along < growth ? root
+                    : t * along < bandEnd ? band
+                    : lengths;
+                double shadow = own * shade[Math.Clamp((int)((x - FromX) / 2), 0, shade.GetLength(0) - 1), Math.Clamp((int)((y - FromY) / 2), 0, shade.GetLength(1) - 1)],
+                    spark = down > 0 ? hair.Shine * glint * Math.Exp(-(y - shineAt) * (y - shineAt) / (2 * shineSd * shineSd)) : 0;
+                Put((x - FromX) * PerMm, (int)((y - FromY) * PerMm), width, colour, shadow, spark, lit);
+            }
+        }
+
+        // The other side of the parting first, then what lies over the card, the topmost last; beside the field the hair is clipped away.
+        for (int i = 0; i < (ToX - FromX) * 16; i++)
+        {
+            Fibre(FromX + random.NextDouble() * (ToX - FromX), PartingFrom - random.NextDouble() * 2, -1, 0.1 * Normal(random), 60);
+        }
+
+        for (int i = 0; i < (MeasuringCard.Field.Width - 1) * hair.FibresPerMm; i++)
+        {
+            double x = MeasuringCard.Field.X + 0.5 + random.NextDouble() * (MeasuringCard.Field.Width - 1);
+            Fibre(x, PartingTo + random.NextDouble() * 2.4, 1, lean, hair.ReachMm * (0.97 + 0.06 * random.NextDouble()));
+        }
+    }
+
+    /// <summary>A piece of a fibre over one row: it hides what lies below by as much as it covers of a pixel.</summary>
+    private void Put(double x, int row, double width, double[] colour, double shadow, double spark, double[] lit)
+    {
+        double from = x - width / 2,
+            to = x + width / 2;
+        for (int column = (int)from; column <= (int)to; column++)
+        {
+            if (column < 0 || column >= Columns)
+            {
+                continue;
+            }
+
+            float cover = (float)Math.Clamp(Math.Min(to, column + 1) - Math.Max(from, column), 0, 1);
+            int at = (row * Columns + column) * 3;
+            for (int c = 0; c < 3; c++)
+            {
+                float own = (float)(colour[c] * shadow + spark * lit[c]);
+                pixels[at + c] += (own - pixels[at + c]) * cover;
+            }
+        }
+    }
+
+    /// <summary>Light and shadow of the lock as it drapes, by 2 mm, smooth over a centimetre or two.</summary>
+    private static double[,] Drape(Random random)
+    {
+        const int Coarse = 9;
+        int columns = (int)((ToX - FromX) / 2) + 1,
+            rows = (int)((ToY - FromY) / 2) + 1;
+        double whole = 0.05 * Normal(random);
+        double[,] knots = new double[columns / Coarse + 3, rows / Coarse + 3],
+            shade = new double[columns, rows];
+        for (int i = 0; i < knots.GetLength(0); i++)
+        {
+            for (int j = 0; j < knots.GetLength(1); j++)
+            {
+                knots[i, j] = 0.09 * Normal(random);
+            }
+        }
+
+        for (int x = 0; x < columns; x++)
+        {
+            for (int y = 0; y < rows; y++)
+            {
+                int i = x / Coarse,
+                    j = y / Coarse;
+                double fx = (double)x / Coarse - i,
+                    fy = (double)y / Coarse - j;
+                (fx, fy) = (fx * fx * (3 - 2 * fx), fy * fy * (3 - 2 * fy));
+                double v = (knots[i, j] * (1 - fx) + knots[i + 1, j] * fx) * (1 - fy) + (knots[i, j + 1] * (1 - fx) + knots[i + 1, j + 1] * fx) * fy;
+                shade[x, y] = Math.Exp(whole + v);
+            }
+        }
+
+        return shade;
+    }
+
+    internal static double Normal(Random random) => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+}

@@ -1,0 +1,62 @@
+using System.Globalization;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Kitto.Core.Picture;
+
+namespace Kitto.Pictures;
+
+/// <summary>What is answered of one picture.</summary>
+/// <param name="File">Why the file was not taken; null where it was.</param>
+/// <param name="Reading">What was measured, or why not.</param>
+/// <param name="Width">Its width, pixels, as it was looked at.</param>
+/// <param name="Height">Its height.</param>
+/// <param name="Card">From millimetres of the card to its pixels, row by row; null where no card was found.</param>
+public sealed record PictureAnswer(FileRefusal? File, PictureReading? Reading, int Width, int Height, IReadOnlyList<double>? Card);
+
+/// <summary>Reads one picture from standard input and answers on standard output, in a process of its own: what a broken picture does, it does to nobody else.</summary>
+public static class Program
+{
+    private static readonly JsonSerializerOptions Names = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+
+    /// <summary>Reads it.</summary>
+    /// <param name="args">How large the card is printed beside what it should be, and how uncertain that is; nothing: not known.</param>
+    public static int Main(string[] args)
+    {
+        if (args.Length is not (0 or 2) || args.Any(a => !double.TryParse(a, CultureInfo.InvariantCulture, out double v) || v is not (>= 0 and <= 2)))
+        {
+            Console.Error.WriteLine("kitto-pictures [FACTOR SD] < picture: both numbers, 0 to 2, or none.");
+            return 2;
+        }
+
+        var scale = args.Length == 0 ? CardScale.Unknown : new CardScale(double.Parse(args[0], CultureInfo.InvariantCulture), double.Parse(args[1], CultureInfo.InvariantCulture));
+        using var input = Console.OpenStandardInput();
+        using var file = new MemoryStream();
+        byte[] piece = new byte[1 << 16];
+        for (int read; file.Length <= PictureFile.MostBytes && (read = input.Read(piece)) > 0; )
+        {
+            file.Write(piece, 0, read);
+        }
+
+        using var output = Console.OpenStandardOutput();
+        JsonSerializer.Serialize(output, Answer(file.ToArray(), scale), Names);
+        return 0;
+    }
+
+    private static PictureAnswer Answer(byte[] file, CardScale scale)
+    {
+        if (PictureFile.Refuses(file) is { } refused)
+        {
+            return new PictureAnswer(refused, null, 0, 0, null);
+        }
+
+        using var picture = CardFinder.Open(file);
+        if (picture is null)
+        {
+            return new PictureAnswer(FileRefusal.Broken, null, 0, 0, null);
+        }
+
+        var card = CardFinder.Find(picture);
+        var reading = HairReader.Refuses(card) is { } no ? new PictureReading(no) : HairReader.Read(CardFinder.Flat(picture, card!), card!, scale);
+        return new PictureAnswer(null, reading, picture.Width, picture.Height, card?.ToPicture.Entries);
+    }
+}
