@@ -50,10 +50,12 @@ internal sealed record Drawn(DrawnHair Hair, DrawnCard Card, Shot Shot, PictureR
                 _ => 0.086,
             },
             Scalp = Between(0.18, 0.72),
-            LeanDegrees = Between(-6, 6),
+            LeanDegrees = Between(-14, 14),
             GrowthSd = Between(0.8, 2),
             Shine = Between(0.005, 0.1),
-            FibresPerMm = Between(22, 34),
+            FibresPerMm2 = Between(5, 7),
+            PartingMm = Between(8, 11),
+            PartingDegrees = Between(-4, 4),
         };
         var card = new DrawnCard
         {
@@ -90,7 +92,7 @@ internal sealed record Drawn(DrawnHair Hair, DrawnCard Card, Shot Shot, PictureR
             PictureRefusal.TooDark => new(hair, card, shot with { Exposure = Between(0.02, 0.08) }, beyond),
             PictureRefusal.TooBright => new(hair, card, shot with { Exposure = Between(1.4, 2.5) }, beyond),
             PictureRefusal.TwoLights => new(hair, card, shot with { Second = (Lamp)(((int)shot.Lamp + 1 + random.Next(3)) % 4) }, beyond),
-            PictureRefusal.NoHair => new(hair with { ReachMm = Between(3, 14) }, card, shot, beyond),
+            PictureRefusal.NoHair => random.Next(2) == 0 ? new(hair with { ReachMm = Between(4, 12) }, card, shot, beyond) : new(hair, card with { WindowCut = false }, shot, beyond),
             _ => new(hair, card, shot, null),
         };
     }

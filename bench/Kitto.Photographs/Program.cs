@@ -16,25 +16,20 @@ if (Array.IndexOf(args, "--draw") is >= 0 and var draw)
     var drawn = Drawn.Of(first);
     var raw = StandInCamera.Take(drawn.Hair, drawn.Card, drawn.Shot, first);
     using var picture = CardFinder.Of(raw.Width, raw.Height, raw.Bgr);
-    File.WriteAllBytes(args[draw + 1], CardFinder.Jpeg(picture, drawn.Shot.Quality));
+    File.WriteAllBytes(args[draw + 1], args[draw + 1].EndsWith(".png", StringComparison.Ordinal) ? CardFinder.Png(picture) : CardFinder.Jpeg(picture, drawn.Shot.Quality));
     Console.WriteLine(drawn);
     return 0;
 }
 
 var seen = new System.Collections.Concurrent.ConcurrentBag<(int Seed, Drawn Drawn, PictureReading Reading, double Ms)>();
 Parallel.ForEach(
-    Enumerable.Range(0, count + count / 5),
+    Enumerable.Range(0, count + (args.Contains("--within") ? 0 : count / 5)),
     new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
     i =>
     {
         int seed = first + i;
         var drawn = Drawn.Of(seed, i < count ? null : Drawn.Faults[i % Drawn.Faults.Count]);
-        var raw = StandInCamera.Take(drawn.Hair, drawn.Card, drawn.Shot, seed);
-        byte[] file;
-        using (var taken = CardFinder.Of(raw.Width, raw.Height, raw.Bgr))
-        {
-            file = CardFinder.Jpeg(taken, drawn.Shot.Quality);
-        }
+        byte[] file = Taken(drawn, seed);
 
         var watch = Stopwatch.StartNew();
         using var picture = CardFinder.Open(file)!;
@@ -43,4 +38,25 @@ Parallel.ForEach(
         seen.Add((seed, drawn, reading, watch.Elapsed.TotalMilliseconds));
     }
 );
+
+// Drawn once and kept, where a folder is named: the reading alone is then tried again.
+byte[] Taken(Drawn drawn, int seed)
+{
+    string? kept = Array.IndexOf(args, "--keep") is >= 0 and var k ? Path.Combine(args[k + 1], $"{seed}-{drawn.Beyond}.jpg") : null;
+    if (kept is not null && File.Exists(kept))
+    {
+        return File.ReadAllBytes(kept);
+    }
+
+    var raw = StandInCamera.Take(drawn.Hair, drawn.Card, drawn.Shot, seed);
+    using var taken = CardFinder.Of(raw.Width, raw.Height, raw.Bgr);
+    byte[] file = CardFinder.Jpeg(taken, drawn.Shot.Quality);
+    if (kept is not null)
+    {
+        File.WriteAllBytes(kept, file);
+    }
+
+    return file;
+}
+
 return Report.Write(Console.Out, [.. seen.OrderBy(s => s.Seed)], args.Contains("--list")) ? 0 : 1;

@@ -17,7 +17,7 @@ internal static class Report
             foreach (var (seed, d, r, _) in within)
             {
                 to.WriteLine(
-                    $"{seed} {d.Shot.Lamp, -12} mm {d.Hair.RegrowthMm, 5:0.0} {Text(r.RegrowthMm)} white {d.Hair.White, 4:0.00} {Text(r.White)} level {d.Hair.Level, 4:0.0} {Text(r.Level)} lengths {d.Hair.LengthsLevel:0.0} band {d.Hair.BandMm:0} {r.BandTo - r.LineAt?[6]:0} root {r.RootAt:0.0} {r.Refused}"
+                    $"{seed} {d.Shot.Lamp, -12} mm {d.Hair.RegrowthMm, 5:0.0} {Text(r.RegrowthMm)} white {d.Hair.White, 4:0.00} {Text(r.White)} level {d.Hair.Level, 4:0.0} {Text(r.Level)} lengths {d.Hair.LengthsLevel:0.0} band {d.Hair.BandMm:0} {r.BandTo - r.LineAt?[6]:0} parting {r.Parting?.Middle - d.Hair.PartingMm:0.0} lean {Math.Tan(d.Hair.LeanDegrees * Math.PI / 180) - r.Slope:0.00} {r.Refused}"
                 );
             }
         }
@@ -26,12 +26,12 @@ internal static class Report
         to.WriteLine($"no line found: {read.Count - lines.Count}");
         bool good =
             Line(to, "regrowth, mm", lines.Select(s => (s.Drawn.Hair.RegrowthMm, s.Reading.RegrowthMm!)), 1, 3)
-            & Line(to, "white, points", lines.Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))), 5, 12)
-            & Line(to, "level", lines.Where(s => s.Drawn.Hair.White <= 0.9).Select(s => (s.Drawn.Hair.Level, s.Reading.Level!)), 0.3, 0.8);
+            & Line(to, "white, points", lines.Where(s => s.Reading.White is not null).Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))), 5, 12)
+            & Line(to, "level", lines.Where(s => s.Reading.Level is not null).Select(s => (s.Drawn.Hair.Level, s.Reading.Level!)), 0.3, 0.8);
         foreach (var lamp in lines.GroupBy(s => s.Drawn.Shot.Lamp).OrderBy(g => g.Key))
         {
-            Line(to, $"  level, {lamp.Key}", lamp.Where(s => s.Drawn.Hair.White <= 0.9).Select(s => (s.Drawn.Hair.Level, s.Reading.Level!)), 0.3, 0.8);
-            Line(to, $"  white, {lamp.Key}", lamp.Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))), 5, 12);
+            Line(to, $"  level, {lamp.Key}", lamp.Where(s => s.Reading.Level is not null).Select(s => (s.Drawn.Hair.Level, s.Reading.Level!)), 0.3, 0.8);
+            Line(to, $"  white, {lamp.Key}", lamp.Where(s => s.Reading.White is not null).Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))), 5, 12);
         }
 
         var beyond = seen.Where(s => s.Drawn.Beyond is not null).ToList();

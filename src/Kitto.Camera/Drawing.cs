@@ -19,10 +19,6 @@ internal sealed class Drawing
     public const int Columns = (int)((ToX - FromX) * PerMm),
         Rows = (int)((ToY - FromY) * PerMm);
 
-    /// <summary>Where the parting is, mm: scalp shows between.</summary>
-    private const double PartingFrom = -7,
-        PartingTo = -2.4;
-
     private readonly float[] pixels = new float[Columns * Rows * 3];
 
     private Drawing() { }
@@ -33,8 +29,8 @@ internal sealed class Drawing
         var drawing = new Drawing();
         double[] power = Spectra.Of(lamp);
         drawing.Ground(hair, power, new Random(seed));
-        drawing.Card(card, power, covered);
         drawing.Hair(hair, power, new Random(seed + 1));
+        drawing.Card(card, power, covered);
         return drawing;
     }
 
@@ -56,20 +52,19 @@ internal sealed class Drawing
         }
     }
 
+    /// <summary>Scalp along the parting and, where hair ends, on; shaded by the hair beside it.</summary>
     private void Ground(DrawnHair hair, double[] power, Random random)
     {
-        double[] dark = Spectra.Seen(Spectra.Reflectance(Melanin.Of(hair.LengthsLevel) * 1.6, 0, 0), power),
-            skin = Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => Skin(hair.Scalp, Light.Wavelength(i)))], power);
+        double[] skin = Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => Skin(hair.Scalp, Light.Wavelength(i)))], power);
         for (int y = 0; y < Rows; y++)
         {
-            double mm = FromY + y / PerMm;
-            bool parting = mm is > PartingFrom - 1 and < PartingTo + 2;
             for (int x = 0; x < Columns; x++)
             {
-                double grain = 1 + 0.05 * (random.NextDouble() - 0.5);
+                double far = Math.Abs(FromY + y / PerMm - hair.PartingAt(FromX + x / PerMm)),
+                    lit = (far < 1 ? 1 : Math.Max(0.12, 1 - 0.28 * (far - 1))) * (1 + 0.06 * (random.NextDouble() - 0.5));
                 for (int c = 0; c < 3; c++)
                 {
-                    pixels[(y * Columns + x) * 3 + c] = (float)((parting ? skin[c] : dark[c] * 0.8) * grain);
+                    pixels[(y * Columns + x) * 3 + c] = (float)(skin[c] * lit);
                 }
             }
         }
@@ -84,7 +79,7 @@ internal sealed class Drawing
         double[] flat = [.. Enumerable.Repeat(1.0, Light.Bands)];
         double[] white = [.. Spectra.Seen(flat, power).Select((v, c) => v * card.Paper * (c == 2 ? 1 - card.PaperYellow : 1))],
             black = [.. white.Select(v => v * 0.045)],
-            tint = Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => 0.10 + 0.42 * Math.Exp(-Math.Pow((Light.Wavelength(i) - 495) / 48, 2) / 2))], power);
+            tint = Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => 0.08 + 0.4 * Math.Exp(-Math.Pow((Light.Wavelength(i) - 495) / 45, 2) / 2))], power);
         void Fill(double x, double y, double width, double height, double[] colour)
         {
             // Everything on the paper is as much too large as the paper says.
@@ -104,8 +99,20 @@ internal sealed class Drawing
             }
         }
 
-        Fill(0, 0, MeasuringCard.Width, MeasuringCard.Height, white);
-        Fill(MeasuringCard.Field.X, MeasuringCard.Field.Y, MeasuringCard.Field.Width, MeasuringCard.Field.Height, tint);
+        var window = MeasuringCard.Window;
+        if (card.WindowCut)
+        {
+            Fill(0, 0, MeasuringCard.Width, window.Y, white);
+            Fill(0, window.Y, window.X, window.Height, white);
+            Fill(window.X + window.Width, window.Y, MeasuringCard.Width - window.X - window.Width, window.Height, white);
+            Fill(0, window.Y + window.Height, MeasuringCard.Width, MeasuringCard.Height - window.Y - window.Height, white);
+        }
+        else
+        {
+            Fill(0, 0, MeasuringCard.Width, MeasuringCard.Height, white);
+            Fill(window.X, window.Y, window.Width, window.Height, tint);
+        }
+
         foreach (var (where, lightness) in MeasuringCard.GreyPatches)
         {
             double share = Math.Pow(Math.Pow((lightness + 16) / 116, 3) / MeasuringCard.PaperLuminance, card.GreyCurve);
@@ -118,7 +125,7 @@ internal sealed class Drawing
             );
         }
 
-        for (int mm = 0; mm <= 95; mm++)
+        for (int mm = 5; mm <= 95; mm++)
         {
             Fill(MeasuringCard.Rule.X, mm - 0.1, mm % 10 == 0 ? 3 : mm % 5 == 0 ? 2 : 1.2, 0.2, black);
         }
@@ -139,7 +146,7 @@ internal sealed class Drawing
 
         if (covered)
         {
-            Fill(72, 95, 30, 25, Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => Skin(0.55, Light.Wavelength(i)))], power));
+            Fill(-5, 95, 110, 25, Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => Skin(0.55, Light.Wavelength(i)))], power));
         }
     }
 
@@ -194,16 +201,20 @@ internal sealed class Drawing
             }
         }
 
-        // The other side of the parting first, then what lies over the card, the topmost last; beside the field the hair is clipped away.
-        for (int i = 0; i < (ToX - FromX) * 16; i++)
+        // On both sides of the parting; what is rooted farther from it lies below what is rooted nearer.
+        const double FromHere = 8,
+            ToHere = 84;
+        for (int side = -1; side <= 1; side += 2)
         {
-            Fibre(FromX + random.NextDouble() * (ToX - FromX), PartingFrom - random.NextDouble() * 2, -1, 0.1 * Normal(random), 60);
-        }
-
-        for (int i = 0; i < (MeasuringCard.Field.Width - 1) * hair.FibresPerMm; i++)
-        {
-            double x = MeasuringCard.Field.X + 0.5 + random.NextDouble() * (MeasuringCard.Field.Width - 1);
-            Fibre(x, PartingTo + random.NextDouble() * 2.4, 1, lean, hair.ReachMm * (0.97 + 0.06 * random.NextDouble()));
+            double[] depths =
+            [
+                .. Enumerable.Range(0, (int)((ToHere - FromHere) * hair.RootsMm * hair.FibresPerMm2)).Select(_ => 0.5 + random.NextDouble() * hair.RootsMm).OrderDescending(),
+            ];
+            foreach (double rooted in depths)
+            {
+                double x = FromHere + random.NextDouble() * (ToHere - FromHere);
+                Fibre(x, hair.PartingAt(x) + side * rooted, side, side > 0 ? lean : 0.1 * Normal(random), side > 0 ? hair.ReachMm * (0.97 + 0.06 * random.NextDouble()) : 25);
+            }
         }
     }
 

@@ -52,11 +52,23 @@ public sealed record DrawnHair
     /// <summary>Strength of the shine, share of the light.</summary>
     public double Shine { get; init; } = 0.06;
 
-    /// <summary>How far hair reaches down the card, mm.</summary>
+    /// <summary>How far hair reaches from its root, mm.</summary>
     public double ReachMm { get; init; } = 200;
 
-    /// <summary>Fibres to a millimetre of the parting.</summary>
-    public double FibresPerMm { get; init; } = 26;
+    /// <summary>Fibres to a square millimetre: what is drawn is the hair that lies flat, so that it is more than grows.</summary>
+    public double FibresPerMm2 { get; init; } = 6;
+
+    /// <summary>How deep the roots are that lie open on either side of the parting, mm.</summary>
+    public double RootsMm { get; init; } = 10;
+
+    /// <summary>Where the parting runs in the middle of the card, mm from its upper edge.</summary>
+    public double PartingMm { get; init; } = 9;
+
+    /// <summary>How it runs askew, degrees.</summary>
+    public double PartingDegrees { get; init; }
+
+    /// <summary>Where it runs at a place across the card, mm.</summary>
+    public double PartingAt(double x) => PartingMm + Math.Tan(PartingDegrees * Math.PI / 180) * (x - 46);
 }
 
 /// <summary>What a home printer made of the card.</summary>
@@ -76,6 +88,9 @@ public sealed record DrawnCard
 
     /// <summary>Exponent the printer puts on its greys.</summary>
     public double GreyCurve { get; init; } = 1;
+
+    /// <summary>Whether its window was cut out.</summary>
+    public bool WindowCut { get; init; } = true;
 
     /// <summary>How far its middle bends up, mm.</summary>
     public double BendMm { get; init; }
@@ -135,6 +150,6 @@ public sealed record Shot
     /// <summary>Quality of the JPEG, 1 to 100.</summary>
     public int Quality { get; init; } = 88;
 
-    /// <summary>Whether a thumb covers a marker.</summary>
+    /// <summary>Whether a hand covers two markers.</summary>
     public bool MarkerCovered { get; init; }
 }

@@ -47,6 +47,13 @@ public static class CardFinder
         return file;
     }
 
+    /// <summary>Packs a picture as PNG.</summary>
+    public static byte[] Png(Mat picture)
+    {
+        Cv2.ImEncode(".png", picture, out byte[] file);
+        return file;
+    }
+
     private static Mat Smaller(Mat picture)
     {
         int longest = Math.Max(picture.Width, picture.Height);

@@ -16,7 +16,7 @@ public sealed class CardLight
     /// <summary>Exponent that makes the greys what they are; 1 where camera and printer keep to the standard.</summary>
     public double Curve { get; private set; } = 1;
 
-    /// <summary>Luminance of the paper in the picture, 0 to 1, at the middle of the field.</summary>
+    /// <summary>Luminance of the paper in the picture, 0 to 1, at the middle of the window.</summary>
     public double Brightness { get; private set; }
 
     /// <summary>The darkest and the brightest the paper gets over the card, one divided by the other.</summary>
@@ -57,9 +57,9 @@ public sealed class CardLight
         }
 
         var gains = paper.Select(p => light.At(p.At)).ToList();
-        light.Brightness = light.At(MeasuringCard.Field.Middle).Luminance;
+        light.Brightness = light.At(MeasuringCard.Window.Middle).Luminance;
         light.Evenness = gains.Min(x => x.Luminance) / gains.Max(x => x.Luminance);
-        light.Warmth = Math.Log(light.At(MeasuringCard.Field.Middle) is var middle ? middle.R / middle.B : 1);
+        light.Warmth = Math.Log(light.At(MeasuringCard.Window.Middle) is var middle ? middle.R / middle.B : 1);
         // By the paper itself, not by the plane laid through it: two lights need not change evenly.
         var turns = paper.Select(p => Math.Log(p.Seen.Mean.R / p.Seen.Mean.B)).ToList();
         light.Turns = turns.Max() - turns.Min();

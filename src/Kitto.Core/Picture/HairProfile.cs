@@ -2,61 +2,77 @@ using Kitto.Core.Colour;
 
 namespace Kitto.Core.Picture;
 
-/// <summary>Hair over the card's field, strip by strip, from above the root down: its colour, and how much of the field it covers.</summary>
+/// <summary>Hair in the card's window, strip by strip, from the parting down: its colour, and how much of the window it fills.</summary>
 internal sealed class HairProfile
 {
-    /// <summary>Strips across the field.</summary>
+    /// <summary>Strips across the window.</summary>
     public const int Strips = 12;
 
     /// <summary>Height of a row, mm.</summary>
     public const double RowMm = 0.5;
 
-    /// <summary>Where the first row begins: in the parting, mm.</summary>
-    public const double FromMm = -5.5;
+    /// <summary>Where the first row begins, mm from the middle of the parting.</summary>
+    public const double FromMm = 3;
 
-    /// <summary>Share of the field that hair covers, by row.</summary>
-    public double[] Covered { get; }
+    /// <summary>Left out on either side of the window, where the card's edge throws its shadow, mm.</summary>
+    public const double Beside = 3;
 
-    /// <summary>Colour of each row: the median of the strips.</summary>
-    public double[][] Rows { get; }
+    /// <summary>Share of the window that may be hair, by row: what is not the window's own tint.</summary>
+    public double[] Filled { get; }
 
-    /// <summary>Colour of each strip's rows.</summary>
-    public double[][][] ByStrip { get; }
+    /// <summary>Light of each row, the median of the strips.</summary>
+    public Rgb[] Rows { get; }
+
+    /// <summary>Light of each strip's rows.</summary>
+    public Rgb[][] ByStrip { get; }
 
     /// <summary>Reads it.</summary>
-    public HairProfile(FlatPicture picture, CardLight light)
+    public HairProfile(FlatPicture picture, CardLight light, Parting parting)
     {
-        int rows = (int)((MeasuringCard.Field.Height - 1 - FromMm) / RowMm);
-        (Covered, Rows) = (new double[rows], new double[rows][]);
-        ByStrip = [.. Enumerable.Range(0, Strips).Select(_ => new double[rows][])];
-        double width = (MeasuringCard.Field.Width - 2) / Strips;
+        double below = MeasuringCard.Window.Y + MeasuringCard.Window.Height - 1 - Math.Max(parting.At(MeasuringCard.Window.X), parting.At(MeasuringCard.Window.X + MeasuringCard.Window.Width));
+        int rows = Math.Max(1, (int)((below - FromMm) / RowMm));
+        (Filled, Rows) = (new double[rows], new Rgb[rows]);
+        ByStrip = [.. Enumerable.Range(0, Strips).Select(_ => new Rgb[rows])];
+        double width = (MeasuringCard.Window.Width - 2 * Beside) / Strips;
         for (int r = 0; r < rows; r++)
         {
-            double y = FromMm + r * RowMm;
             int all = 0,
                 hair = 0;
             for (int s = 0; s < Strips; s++)
             {
-                double x = MeasuringCard.Field.X + 1 + s * width;
+                double x = MeasuringCard.Window.X + Beside + s * width,
+                    y = parting.At(x + width / 2) + At(r);
                 var (sum, count, seen) = Cell(picture, light, new Patch(x, y, width, RowMm));
                 (all, hair) = (all + seen, hair + count);
-                var lab = count > 0 ? (sum * (1.0 / count)).Lab : default;
-                ByStrip[s][r] = count * 5 > seen ? [lab.L, lab.A, lab.B] : r > 0 ? ByStrip[s][r - 1] : [50, 0, 0];
+                ByStrip[s][r] =
+                    count * 5 > seen ? sum * (1.0 / count)
+                    : r > 0 ? ByStrip[s][r - 1]
+                    : new Rgb(0.1, 0.1, 0.1);
             }
 
-            Covered[r] = (double)hair / all;
-            Rows[r] = [.. Enumerable.Range(0, 3).Select(c => Median(ByStrip.Select(s => s[r][c])))];
+            Filled[r] = (double)hair / all;
+            Rows[r] = new Rgb(Median(ByStrip.Select(s => s[r].R)), Median(ByStrip.Select(s => s[r].G)), Median(ByStrip.Select(s => s[r].B)));
         }
     }
 
-    /// <summary>Where a row begins, mm.</summary>
+    /// <summary>Where a row begins, mm from the parting.</summary>
     public static double At(double row) => FromMm + row * RowMm;
 
     /// <summary>The row of a place.</summary>
     public static int Row(double mm) => (int)Math.Round((mm - FromMm) / RowMm);
 
-    /// <summary>The field's tint, which no hair has: more green and blue than red.</summary>
-    public static bool Tinted(Rgb c) => c.G > 1.3 * c.R && c.B > 1.2 * c.R;
+    /// <summary>What is compared of a row: its light, which shadow and shine change; red over blue taken apart from shine, which adds the same to both; and its hue, which neither changes.</summary>
+    public static double[] Features(Rgb c)
+    {
+        double colour = Math.Max(1e-3, c.R - c.B);
+        return [Math.Log(Math.Max(1e-3, c.Luminance)), Math.Log(colour + 0.02), Math.Clamp((c.R - c.G) / (colour + 0.03), -0.5, 1.5)];
+    }
+
+    /// <summary>How much each of them differs where the hair is the same: by shadow and shine, by noise (ours).</summary>
+    public static IReadOnlyList<double> Noise { get; } = [0.22, 0.11, 0.045];
+
+    /// <summary>The window's tint, which no hair has.</summary>
+    public static bool Tinted(Rgb c) => c.G > 1.25 * c.R && c.B > 1.1 * c.R;
 
     /// <summary>The middle one.</summary>
     public static double Median(IEnumerable<double> values)

@@ -3,7 +3,7 @@ using Kitto.Core.Colour;
 namespace Kitto.Core.Picture;
 
 /// <summary>
-/// Reads the hair that is combed over the card: where it leaves the scalp, where the line of demarcation is, how much of the regrowth is white, which level the rest is.
+/// Reads the hair in the card's window: where the parting is, where the line of demarcation is, how much of the regrowth is white, which level the rest is.
 /// Nothing is read of a picture that cannot bear it.
 /// </summary>
 public static class HairReader
@@ -17,14 +17,30 @@ public static class HairReader
         MostClipped = 0.3,
         MostTurn = 0.28,
         LeastEven = 0.35,
-        LeastCovered = 0.6,
+        LeastFilled = 0.6,
+        LeastStands = 4,
         ShortestMm = 4;
 
-    /// <summary>Price of a further stretch of the profile (ours).</summary>
-    private const double Price = 60;
+    /// <summary>A level that is less certain than this, standard deviation, is not told: among much white, or in shine, the few dark hairs say too little.</summary>
+    public const double LevelToldTo = 0.5;
 
-    /// <summary>Colours closer than this are one stretch, CIEDE2000 (ours).</summary>
-    private const double SameColour = 3.2;
+    /// <summary>Price of a further stretch of the profile (ours).</summary>
+    private const double Price = 30;
+
+    /// <summary>So far from the parting scalp is seen between the hairs, mm (ours).</summary>
+    private const double ScalpToMm = 5.2;
+
+    /// <summary>Hair that is seen is rooted so far from the middle of the parting, on average, mm (ours, from the study).</summary>
+    public const double RootedMm = 3;
+
+    /// <summary>What stays uncertain of where hair leaves the scalp, mm; of the strands' lean, as a share of the length; of the lengths' colour, CIELAB units (ours).</summary>
+    public const double RootSd = 1,
+        LeanSd = 0.012,
+        LengthsTurned = 2.5;
+
+    /// <summary>How much wider bands are drawn than what is found says, so that they hold what they say (ours, from the study).</summary>
+    public const double WhiteWider = 1.0,
+        LevelWider = 1.0;
 
     /// <summary>Why a card as it lies is not measured from; null where it is.</summary>
     public static PictureRefusal? Refuses(CardSeen? card) =>
@@ -59,14 +75,11 @@ public static class HairReader
             return new PictureReading(unlit);
         }
 
-        var profile = new HairProfile(picture, light);
-        int covered = HairProfile.Row(2);
-        if (profile.Covered.Skip(covered).Take(HairProfile.Row(30) - covered).Average() < LeastCovered)
-        {
-            return new PictureReading(PictureRefusal.NoHair);
-        }
-
-        return Hair(picture, light, profile, scale);
+        var parting = Parting.Of(picture, light);
+        var profile = new HairProfile(picture, light, parting);
+        return profile.Filled.Average() < LeastFilled || profile.Filled.Length < HairProfile.Row(20) ? new PictureReading(PictureRefusal.NoHair)
+            : parting.Stands < LeastStands ? new PictureReading(PictureRefusal.NoParting)
+            : Hair(picture, light, parting, profile, scale);
     }
 
     private static PictureRefusal? Refuses(FlatPicture picture, CardLight light) =>
@@ -75,191 +88,80 @@ public static class HairReader
         : Sharpness.EdgeMm(picture) > WidestEdgeMm ? PictureRefusal.Blurred
         : null;
 
-    private static PictureReading Hair(FlatPicture picture, CardLight light, HairProfile profile, CardScale scale)
+    private static PictureReading Hair(FlatPicture picture, CardLight light, Parting parting, HairProfile profile, CardScale scale)
     {
-        // As far as hair lies on the card.
-        int end = profile.Covered.Length;
-        int first = HairProfile.Row(20);
-        for (int r = first; r < end; r++)
+        var rows = profile.Rows.Select(HairProfile.Features).ToList();
+        var line = Demarcation.Of(ChangePoints.Cut(rows, HairProfile.Noise, 4, Price), rows);
+        var (slope, _) = StrandDirection.Of(
+            picture,
+            new Patch(MeasuringCard.Window.X + HairProfile.Beside, parting.Middle + 4, MeasuringCard.Window.Width - 2 * HairProfile.Beside, 30)
+        );
+        double fibres = FibresPerEdge * Sharpness.EdgeMm(picture);
+        if (line is null)
         {
-            if (profile.Covered[r] < 0.5)
-            {
-                end = r;
-            }
+            // No line as far as the window reaches: all of it is regrowth, or never coloured.
+            var whole = WhiteMixture.Of(Places.Of(picture, light, parting, ScalpToMm, HairProfile.At(rows.Count) - 1, slope), fibres, UsualShadow);
+            return new PictureReading(null, null, White(whole), LevelOf(whole), Parting: parting, Slope: slope);
         }
 
-        var rows = profile.Rows.Take(end).ToList();
-        double[] noise = [.. ((double[])[1.6, 0.9, 0.9]).Select((least, c) => Math.Max(least, ChangePoints.Noise([.. rows.Select(r => r[c])])))];
-        var levels = Merged(ChangePoints.Cut(rows, noise, 3, Price));
-        var (root, from) = Root(levels);
-        var (slope, _) = StrandDirection.Of(picture, new Patch(MeasuringCard.Field.X + 4, Math.Max(1, root + 1), MeasuringCard.Field.Width - 8, 28));
-        double along = Math.Sqrt(1 + slope * slope);
-        var hair = levels.Skip(from).ToList();
-        if (hair.Count < 2)
-        {
-            // No line as far as the card reaches: all of it is regrowth, or never coloured.
-            var whole = Mixture(picture, light, root + 2, HairProfile.At(end) - 2, slope);
-            return new PictureReading(null, null, White(whole), LevelOf(whole), RootAt: root, Slope: slope);
-        }
-
-        var (line, band) = Line(hair);
-        double[] lines = [.. profile.ByStrip.Select(s => Split(s, HairProfile.Row(root + 1), line, end)).Select(HairProfile.At)];
+        double[] lines = [.. profile.ByStrip.Select(s => Demarcation.InStrip([.. s.Select(HairProfile.Features)], line)).Select(HairProfile.At)];
         double middle = HairProfile.Median(lines),
-            spread = 1.4826 * HairProfile.Median(lines.Select(l => Math.Abs(l - middle)));
-        double length = (middle - root) * along * scale.Factor;
+            spread = 1.4826 * HairProfile.Median(lines.Select(l => Math.Abs(l - middle))),
+            along = Math.Sqrt(1 + slope * slope),
+            length = (middle - RootedMm) * along * scale.Factor;
         if (length < ShortestMm)
         {
             return new PictureReading(PictureRefusal.TooShort);
         }
 
         double sd = Math.Sqrt(
-            spread * spread / HairProfile.Strips * 1.6 + RootSd * RootSd + length * scale.Sd * (length * scale.Sd) + length * along * LeanSd * (length * along * LeanSd)
+            spread * spread / HairProfile.Strips * 1.6 + RootSd * RootSd + length * scale.Sd * (length * scale.Sd) + length * LeanSd * (length * LeanSd)
         );
-        double keep = Math.Min(3, Math.Max(0.8, 0.12 * length));
-        var found = Mixture(picture, light, root + Math.Min(1.5, 0.2 * length), middle - keep, slope);
-        var lengths = Rows(profile, HairProfile.Row((band ?? middle) + 3), Math.Min(end, HairProfile.Row((band ?? middle) + 40)));
+        // Where regrowth is too short for it, scalp and lengths show between its hairs: nothing is told of its colour.
+        double keep = Math.Min(4, Math.Max(1, 0.15 * length)),
+            behind = (line.BandTo ?? middle) + 5;
+        var found =
+            length < ToldFromMm
+                ? null
+                : WhiteMixture.Of(Places.Of(picture, light, parting, Math.Min(ScalpToMm, 0.5 * middle), middle - keep, slope), fibres, Shadow(Places.Of(picture, light, parting, behind, behind + 30, slope)));
         return new PictureReading(
             null,
             Measured.Of(length, sd, 0, 300),
-            White(found),
-            LevelOf(found),
-            lengths,
+            found is null ? null : White(found),
+            found is null ? null : LevelOf(found),
+            Lengths(profile, HairProfile.Row((line.BandTo ?? middle) + 5)),
             LengthsTurned,
-            root,
+            parting,
             lines,
-            band,
+            line.BandTo,
             slope
         );
     }
 
-    /// <summary>What stays uncertain of where hair leaves the scalp, mm; of the strands' lean, as a share of the length; of the lengths' colour, CIELAB units (ours).</summary>
-    public const double RootSd = 0.7,
-        LeanSd = 0.012,
-        LengthsTurned = 2.5;
+    /// <summary>White share and level are told of regrowth from this length on, mm.</summary>
+    public const double ToldFromMm = 8;
 
-    /// <summary>How much wider bands are drawn than what is found says, so that they hold what they say (ours, from the study).</summary>
-    public const double WhiteWider = 1.0,
-        LevelWider = 1.0;
+    /// <summary>Fibres that a place shows, by how wide an edge is drawn: a blur of that width over fibres of 0.07 mm, one layer seen through another (ours, from the study).</summary>
+    public const double FibresPerEdge = 32;
+
+    /// <summary>Light and shadow of a lock from place to place where no lengths tell it, ln of light (ours).</summary>
+    private const double UsualShadow = 0.18;
+
+    /// <summary>Light and shadow from place to place on lengths that were coloured alike: half of the middle half's width, as a standard deviation.</summary>
+    private static double Shadow(IReadOnlyList<Rgb> lengths)
+    {
+        double[] light = [.. lengths.Select(p => Math.Log(Math.Max(1e-4, p.Luminance))).Order()];
+        return light.Length < 100 ? UsualShadow : Math.Clamp((light[light.Length * 3 / 4] - light[light.Length / 4]) / 1.349, 0.06, 0.4);
+    }
 
     private static Measured White(WhiteFound f) => Measured.Of(f.White, Math.Sqrt(f.WhiteSd * f.WhiteSd + 0.02 * 0.02) * WhiteWider, 0, 1);
 
-    private static Measured LevelOf(WhiteFound f) => Measured.Of(f.Level, f.LevelSd * LevelWider, 1, 10);
+    private static Measured? LevelOf(WhiteFound f) => f.LevelSd > LevelToldTo ? null : Measured.Of(f.Level, f.LevelSd * LevelWider, 1, 10);
 
-    /// <summary>Neighbours of one colour are one stretch, and one that is on the way between its neighbours is their passage.</summary>
-    private static List<Plateau> Merged(IReadOnlyList<Plateau> cut)
+    /// <summary>Colour of the lengths, from a row on: the middle of so many rows.</summary>
+    private static Lab Lengths(HairProfile profile, int from)
     {
-        var levels = cut.ToList();
-        for (bool again = true; again; )
-        {
-            again = false;
-            for (int i = 0; i + 1 < levels.Count && !again; i++)
-            {
-                // The scalp's own stretch is left alone.
-                if (HairProfile.At(levels[i].To) > 4 && Difference(levels[i], levels[i + 1]) < SameColour)
-                {
-                    var (a, b) = (levels[i], levels[i + 1]);
-                    double na = a.To - a.From,
-                        nb = b.To - b.From;
-                    levels[i] = new Plateau(a.From, b.To, [.. a.Mean.Zip(b.Mean, (x, y) => (x * na + y * nb) / (na + nb))]);
-                    levels.RemoveAt(i + 1);
-                    again = true;
-                }
-            }
-        }
-
-        return levels;
+        var rows = profile.Rows.Skip(Math.Clamp(from, 0, profile.Rows.Length - 1)).Take(70).ToList();
+        return new Rgb(HairProfile.Median(rows.Select(r => r.R)), HairProfile.Median(rows.Select(r => r.G)), HairProfile.Median(rows.Select(r => r.B))).Lab;
     }
-
-    private static double Difference(Plateau a, Plateau b) => Difference2000.Between(Lab(a), Lab(b));
-
-    private static Lab Lab(Plateau l) => new(l.Mean[0], l.Mean[1], l.Mean[2]);
-
-    /// <summary>Where hair leaves the scalp: the greatest change near the card's edge; and the first stretch that is hair.</summary>
-    private static (double At, int From) Root(List<Plateau> levels)
-    {
-        int best = -1;
-        for (int i = 0; i + 1 < levels.Count; i++)
-        {
-            if (
-                HairProfile.At(levels[i].To) is >= -4.5 and <= 3
-                && Difference(levels[i], levels[i + 1]) > 5
-                && (best < 0 || Difference(levels[i], levels[i + 1]) > Difference(levels[best], levels[best + 1]))
-            )
-            {
-                best = i;
-            }
-        }
-
-        return best < 0 ? (RootUnseen, 0) : (HairProfile.At(levels[best].To), best + 1);
-    }
-
-    /// <summary>Where the root is taken to be where scalp and hair look alike, mm from the card's edge (ours).</summary>
-    public const double RootUnseen = -1.8;
-
-    /// <summary>The row of the line, and where a band behind it ends, mm.</summary>
-    private static (int Row, double? BandTo) Line(List<Plateau> hair)
-    {
-        if (hair.Count == 2)
-        {
-            return (hair[0].To, null);
-        }
-
-        var (a, b, c) = (hair[0], hair[1], hair[2]);
-        double rows = b.To - b.From;
-        // A short stretch whose colour lies between its neighbours' is the passage from one to the other.
-        double way = Difference(a, c),
-            detour = Difference(a, b) + Difference(b, c) - way;
-        if (rows * HairProfile.RowMm < 12 && detour < 0.35 * way + 1.5)
-        {
-            double share = Difference(b, c) / (Difference(a, b) + Difference(b, c));
-            return ((int)Math.Round(b.From + share * rows), null);
-        }
-
-        return (a.To, HairProfile.At(b.To));
-    }
-
-    /// <summary>The row at which one strip changes, near where the whole does: the cut into two means that fits best.</summary>
-    private static double Split(double[][] strip, int from, int line, int end)
-    {
-        int first = Math.Max(from, line - 24),
-            last = Math.Min(end, line + 24);
-        double best = double.PositiveInfinity;
-        int at = line;
-        for (int t = Math.Max(first + 2, line - 16); t <= Math.Min(last - 2, line + 16); t++)
-        {
-            double cost = Spread(strip, first, t) + Spread(strip, t, last);
-            (best, at) = cost < best ? (cost, t) : (best, at);
-        }
-
-        return at;
-    }
-
-    private static double Spread(double[][] strip, int from, int to)
-    {
-        double cost = 0;
-        for (int c = 0; c < 3; c++)
-        {
-            double sum = 0,
-                squares = 0;
-            for (int r = from; r < to; r++)
-            {
-                (sum, squares) = (sum + strip[r][c], squares + strip[r][c] * strip[r][c]);
-            }
-
-            // Lightness takes its share of shine and shadow; hue does not.
-            cost += (squares - sum * sum / (to - from)) * (c == 0 ? 0.4 : 1);
-        }
-
-        return cost;
-    }
-
-    private static Lab Rows(HairProfile profile, int from, int to) =>
-        to - from < 4
-            ? new Lab(profile.Rows[Math.Min(from, profile.Rows.Length - 1)][0], profile.Rows[^1][1], profile.Rows[^1][2])
-            : new Lab(Channel(profile, from, to, 0), Channel(profile, from, to, 1), Channel(profile, from, to, 2));
-
-    private static double Channel(HairProfile profile, int from, int to, int c) => HairProfile.Median(profile.Rows.Skip(from).Take(to - from).Select(r => r[c]));
-
-    private static WhiteFound Mixture(FlatPicture picture, CardLight light, double from, double to, double slope) =>
-        WhiteMixture.Of(Places.Of(picture, light, from, Math.Max(from + 1, to), slope));
 }

@@ -16,8 +16,8 @@ public readonly record struct Patch(double X, double Y, double Width, double Hei
 }
 
 /// <summary>
-/// The card that a picture is measured against (ours). Its upper edge is pushed under the hair up to a parting, and the hair of the section is combed down over the
-/// tinted field: so it lies in the plane of the card. Millimetres; the origin is the left end of the upper edge.
+/// The card that a picture is measured against (ours): a frame. Its window is cut out and laid over the hair, the parting just inside its upper edge, so that the hair lies
+/// in the plane of the card. Millimetres; the origin is the left end of the upper edge.
 /// </summary>
 public static class MeasuringCard
 {
@@ -38,17 +38,17 @@ public static class MeasuringCard
     public static IReadOnlyList<string> MarkerCells { get; } =
     ["1011010100110010", "0000111110011010", "0011001100101101", "1001100101000110"];
 
-    /// <summary>The tinted field that the hair is combed over; its tint is none that hair has, so that what shows between hairs is left out.</summary>
-    public static Patch Field { get; } = new(21, 0, 50, 95);
+    /// <summary>The window. It is printed in a tint that no hair has, so that a picture tells whether it was cut out.</summary>
+    public static Patch Window { get; } = new(21, 5, 50, 90);
 
-    /// <summary>The field's tint on a screen.</summary>
-    public const string FieldTint = "#3f9da0";
+    /// <summary>The window's tint on a screen.</summary>
+    public const string WindowTint = "#2f9a94";
 
     /// <summary>Where a lock is laid.</summary>
     public static Patch Lock { get; } = new(21, 99, 50, 13);
 
-    /// <summary>The rule: from the upper edge down along the field, mm.</summary>
-    public static Patch Rule { get; } = new(71.4, 0, 3, 95);
+    /// <summary>The rule along the window, mm.</summary>
+    public static Patch Rule { get; } = new(71.4, 5, 3, 90);
 
     /// <summary>Lightness of the grey patches, L*, from above on the left and from below on the right.</summary>
     public static IReadOnlyList<double> Greys { get; } = [22, 36, 50, 64, 78];

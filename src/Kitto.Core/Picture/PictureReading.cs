@@ -5,7 +5,7 @@ namespace Kitto.Core.Picture;
 /// <summary>Why a picture is not measured.</summary>
 public enum PictureRefusal
 {
-    /// <summary>Not all four markers of the card are seen.</summary>
+    /// <summary>Fewer than three of the card's four markers are seen.</summary>
     NoCard,
 
     /// <summary>The card is bent.</summary>
@@ -26,8 +26,11 @@ public enum PictureRefusal
     /// <summary>Lights of two colours fall on it, or a hard shadow.</summary>
     TwoLights,
 
-    /// <summary>The hair does not lie over the card's field.</summary>
+    /// <summary>Hair does not fill the card's window, or the window is not cut out.</summary>
     NoHair,
+
+    /// <summary>No parting is seen at the window's upper edge.</summary>
+    NoParting,
 
     /// <summary>Regrowth is shorter than can be measured.</summary>
     TooShort,
@@ -60,22 +63,23 @@ public sealed record CardSeen(Homography ToPicture, double MissesMm, double Tilt
 {
     /// <summary>From the corners of the markers that were found.</summary>
     /// <param name="corners">By marker 0 to 3, four corners clockwise from the upper left, pixels.</param>
-    /// <returns>Null where a marker is missing, or the corners are not those of a flat card seen from anywhere.</returns>
+    /// <returns>Null where fewer than three markers are there, or the corners are not those of a flat card seen from anywhere.</returns>
     public static CardSeen? Of(IReadOnlyDictionary<int, IReadOnlyList<Point>> corners)
     {
-        if (Enumerable.Range(0, MeasuringCard.Markers.Count).Any(id => !corners.TryGetValue(id, out var c) || c.Count != 4))
+        int[] found = [.. Enumerable.Range(0, MeasuringCard.Markers.Count).Where(id => corners.TryGetValue(id, out var c) && c.Count == 4)];
+        if (found.Length < 3)
         {
             return null;
         }
 
-        Point[] card = [.. Enumerable.Range(0, 4).SelectMany(MeasuringCard.Corners)],
-            seen = [.. Enumerable.Range(0, 4).SelectMany(id => corners[id])];
+        Point[] card = [.. found.SelectMany(MeasuringCard.Corners)],
+            seen = [.. found.SelectMany(id => corners[id])];
         if (Homography.Fit(card, seen) is not { } to || Homography.Fit(seen, card) is not { } back)
         {
             return null;
         }
 
-        var (longest, shortest) = to.Map.Scale(MeasuringCard.Field.Middle);
+        var (longest, shortest) = to.Map.Scale(MeasuringCard.Window.Middle);
         return !(longest > 0)
             ? null
             : new CardSeen(to.Map, back.Misses, Math.Acos(Math.Clamp(shortest / longest, 0, 1)) * 180 / Math.PI, shortest);
@@ -94,16 +98,16 @@ public readonly record struct CardScale(double Factor, double Sd)
     public static CardScale Unknown => new(1, 0.02);
 }
 
-/// <summary>What was measured of the hair over a card.</summary>
+/// <summary>What was measured of the hair in a card's window.</summary>
 /// <param name="Refused">Why nothing was measured; null where it was.</param>
 /// <param name="RegrowthMm">Length of the regrowth along the strand, mm; null where the hair shows no line as far as the card reaches.</param>
-/// <param name="White">Share of white hairs in it, 0 to 1.</param>
-/// <param name="Level">Natural level of the others, 1 to 10.</param>
+/// <param name="White">Share of white hairs in it, 0 to 1; null where it is too short to tell.</param>
+/// <param name="Level">Natural level of the others, 1 to 10; null where that is too uncertain.</param>
 /// <param name="Lengths">Colour of the lengths; null where there is no line.</param>
 /// <param name="LengthsSd">How uncertain that colour is, CIELAB units.</param>
-/// <param name="RootAt">Where the hair leaves the scalp, mm from the card's upper edge.</param>
-/// <param name="LineAt">Where the line is, mm from the card's upper edge, by strips of the field from left to right.</param>
-/// <param name="BandTo">Where a band between regrowth and lengths ends, mm; null: none was seen.</param>
+/// <param name="Parting">Where the parting runs.</param>
+/// <param name="LineAt">Where the line is, mm from the parting, by strips of the window from left to right.</param>
+/// <param name="BandTo">Where a band between regrowth and lengths ends, mm from the parting; null: none was seen.</param>
 /// <param name="Slope">How the strands lean, tangent to straight down.</param>
 public sealed record PictureReading(
     PictureRefusal? Refused,
@@ -112,7 +116,7 @@ public sealed record PictureReading(
     Measured? Level = null,
     Lab? Lengths = null,
     double LengthsSd = 0,
-    double RootAt = 0,
+    Parting? Parting = null,
     IReadOnlyList<double>? LineAt = null,
     double? BandTo = null,
     double Slope = 0

@@ -10,11 +10,11 @@ internal static class Places
     private const double AcrossMm = 0.2,
         AlongMm = 1.5;
 
-    /// <summary>Rows that are brighter than the middle one by more than this are shine, ln of light (ours).</summary>
-    private const double Shine = 0.16;
+    /// <summary>Of the rows so many are read, the darkest: the others may lie in shine (ours).</summary>
+    private const double Read = 0.5;
 
-    /// <summary>Reflectance of the places between two heights, rows in shine left out.</summary>
-    public static IReadOnlyList<Rgb> Of(FlatPicture picture, CardLight light, double from, double to, double slope)
+    /// <summary>Reflectance of the places between two distances from the parting, rows in shine left out.</summary>
+    public static IReadOnlyList<Rgb> Of(FlatPicture picture, CardLight light, Parting parting, double from, double to, double slope)
     {
         double piece = Math.Min(PieceMm, to - from);
         int rows = Math.Max(1, (int)((to - from - piece) / AlongMm) + 1);
@@ -23,9 +23,9 @@ internal static class Places
         {
             double y = rows == 1 ? from : from + i * (to - from - piece) / (rows - 1);
             var row = new List<Rgb>();
-            for (double x = MeasuringCard.Field.X + 1.5; x < MeasuringCard.Field.X + MeasuringCard.Field.Width - 1.5; x += AcrossMm)
+            for (double x = MeasuringCard.Window.X + HairProfile.Beside; x < MeasuringCard.Window.X + MeasuringCard.Window.Width - HairProfile.Beside; x += AcrossMm)
             {
-                if (Piece(picture, light, x, y, piece, slope) is { } place)
+                if (Piece(picture, light, x, parting.At(x) + y, piece, slope) is { } place)
                 {
                     row.Add(place);
                 }
@@ -37,9 +37,7 @@ internal static class Places
             }
         }
 
-        double[] bright = [.. found.Select(r => r.Average(p => Math.Log(Math.Max(1e-4, p.Luminance))))];
-        double middle = HairProfile.Median(bright);
-        return [.. found.Where((_, i) => bright[i] <= middle + Shine).SelectMany(r => r)];
+        return [.. found.OrderBy(r => r.Average(p => Math.Log(Math.Max(1e-4, p.Luminance)))).Take((int)Math.Ceiling(found.Count * Read)).SelectMany(r => r)];
     }
 
     private static Rgb? Piece(FlatPicture picture, CardLight light, double x, double y, double piece, double slope)

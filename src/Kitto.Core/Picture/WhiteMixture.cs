@@ -29,19 +29,30 @@ public static class WhiteMixture
     /// <summary>How far the draping of a lock still darkens or brightens it as a whole, ln of light (ours).</summary>
     public const double DrapedBy = 0.08;
 
-    private static readonly int[] Fibres = [1, 2, 3, 5, 8];
-    private static readonly double[] Shadows = [0.08, 0.15, 0.24, 0.36];
-    private static readonly double[] Levels = [.. Enumerable.Range(0, 37).Select(i => 1 + i * 0.25)];
-    private static readonly double[] Shares = [.. Enumerable.Range(0, 41).Select(i => i * 0.025)];
+    /// <summary>What is given is known so well: fewer or more by these shares (ours).</summary>
+    private static readonly double[] About = [0.75, 1, 1.33];
+
+    /// <summary>Shine over the whole region: light of the lamp that the hair throws back uncoloured, the same on every place.</summary>
+    private static readonly double[] Shines = [0, 0.008, 0.02, 0.04, 0.075];
+
+    /// <summary>Shine is the rarer the stronger it is (ours).</summary>
+    private const double UsualShine = 0.02;
+
+    private static readonly double[] Levels = [.. Enumerable.Range(0, 28).Select(i => 1 + i / 3.0)];
+    private static readonly double[] Shares = [.. Enumerable.Range(0, 10).Select(i => i * 0.02), .. Enumerable.Range(0, 21).Select(i => 0.2 + i * 0.04)];
 
     private static readonly (double Luminance, Xyz Colour)[] Natural = [.. Levels.Select(l => Melanin.Natural(l).Look()).Select(x => (x.Y, x))];
     private static readonly Xyz White = Fibre.White.Look();
 
     /// <summary>What a region holds.</summary>
     /// <param name="places">Reflectance of its places, each a mean along the strand.</param>
+    /// <param name="fibres">How many fibres a place shows, about, 1 to 20.</param>
+    /// <param name="shadow">How much light and shadow differ from place to place where all fibres are alike, standard deviation of ln of light, 0.03 to 0.6.</param>
     /// <exception cref="ArgumentException">There are fewer than 50.</exception>
-    public static WhiteFound Of(IReadOnlyList<Rgb> places)
+    public static WhiteFound Of(IReadOnlyList<Rgb> places, double fibres, double shadow)
     {
+        int[] numbers = [.. About.Select(a => Math.Clamp((int)Math.Round(a * fibres), 1, 20)).Distinct()];
+        double[] shadows = [.. About.Select(a => Math.Clamp(a * shadow, 0.03, 0.6))];
         if (places.Count < 50)
         {
             throw new ArgumentException("Fifty places or more are wanted.", nameof(places));
@@ -66,28 +77,28 @@ public static class WhiteMixture
                 double[] expected = new double[Bins];
                 for (int s = 0; s < Shares.Length; s++)
                 {
+                    var blend = Natural[l].Colour * (1 - Shares[s]) + White * Shares[s];
                     double best = double.NegativeInfinity,
                         sum = 0;
-                    foreach (int n in Fibres)
+                    foreach (double shine in Shines)
                     {
-                        foreach (double shadow in Shadows)
+                        var made = Lab.From(blend + Colour.Light.White * shine, Colour.Light.White);
+                        double beside =
+                            -(Math.Pow(made.A - lab.A, 2) + Math.Pow(made.B - lab.B, 2)) / (2 * TurnedBy * TurnedBy)
+                            - shine / UsualShine
+                            + Math.Log(s < 10 ? 0.5 : 1);
+                        foreach (int n in numbers)
                         {
-                            Expect(expected, Natural[l].Luminance, Shares[s], n, shadow);
-                            double fit = 0;
-                            for (int b = 0; b < Bins; b++)
+                            foreach (double dark in shadows)
                             {
-                                fit += seen[b] > 0 ? seen[b] * Math.Log(expected[b] + 2e-4) : 0;
+                                double fit = weight * Fit(expected, seen, Natural[l].Luminance, Shares[s], n, dark, shine) + beside;
+                                sum = fit > best ? sum * Math.Exp(best - fit) + 1 : sum + Math.Exp(fit - best);
+                                best = Math.Max(best, fit);
                             }
-
-                            fit *= weight;
-                            sum = fit > best ? sum * Math.Exp(best - fit) + 1 : sum + Math.Exp(fit - best);
-                            best = Math.Max(best, fit);
                         }
                     }
 
-                    var blend = Natural[l].Colour * (1 - Shares[s]) + White * Shares[s];
-                    var made = Lab.From(blend, Colour.Light.White);
-                    log[l, s] = best + Math.Log(sum) - (Math.Pow(made.A - lab.A, 2) + Math.Pow(made.B - lab.B, 2)) / (2 * TurnedBy * TurnedBy);
+                    log[l, s] = best + Math.Log(sum);
                 }
             }
         );
@@ -137,8 +148,21 @@ public static class WhiteMixture
 
     private static int Bin(double log) => Math.Clamp((int)((log - Darkest) / BinWidth), 0, Bins - 1);
 
-    /// <summary>How often each lightness is expected: a draw of so many fibres, each place in light or shadow.</summary>
-    private static void Expect(double[] expected, double pigmented, double white, int fibres, double shadow)
+    /// <summary>How likely what is seen is: ln of the likelihood of one place, on average.</summary>
+    private static double Fit(double[] expected, double[] seen, double pigmented, double white, int fibres, double shadow, double shine)
+    {
+        Expect(expected, pigmented, white, fibres, shadow, shine);
+        double fit = 0;
+        for (int b = 0; b < Bins; b++)
+        {
+            fit += seen[b] > 0 ? seen[b] * Math.Log(expected[b] + 2e-4) : 0;
+        }
+
+        return fit;
+    }
+
+    /// <summary>How often each lightness is expected: a draw of so many fibres, each place in light or shadow, shine over all.</summary>
+    private static void Expect(double[] expected, double pigmented, double white, int fibres, double shadow, double shine)
     {
         Array.Clear(expected);
         double chance = Math.Pow(1 - white, fibres);
@@ -155,7 +179,7 @@ public static class WhiteMixture
             }
 
             double share = (double)k / fibres,
-                at = Math.Log(pigmented * (1 - share) + White.Y * share);
+                at = Math.Log(pigmented * (1 - share) + White.Y * share + shine);
             int from = Bin(at - 3 * shadow),
                 to = Bin(at + 3 * shadow);
             double norm = chance * BinWidth / (shadow * 2.5066282746310002);
