@@ -6,7 +6,7 @@ using Kitto.Photographs;
 using Kitto.Pictures;
 
 // kitto bench photographs [--count N] [--seed S] [--list]    pictures of known heads within the stated limits, and a fifth as many beyond them: how well they are read
-// kitto bench photographs --draw FILE [--seed S]             one such picture, as a file
+// kitto bench photographs --draw FILE [--seed S] [--width W]  one such picture, as a file, W pixels across (1800)
 CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 int Number(string name, int otherwise) => Array.IndexOf(args, name) is >= 0 and var i && i + 1 < args.Length ? int.Parse(args[i + 1]) : otherwise;
 int count = Number("--count", 500),
@@ -14,7 +14,8 @@ int count = Number("--count", 500),
 if (Array.IndexOf(args, "--draw") is >= 0 and var draw)
 {
     var drawn = Drawn.Of(first);
-    var raw = StandInCamera.Take(drawn.Hair, drawn.Card, drawn.Shot, first);
+    int width = Number("--width", drawn.Shot.Width);
+    var raw = StandInCamera.Take(drawn.Hair, drawn.Card, drawn.Shot with { Width = width, Height = width * 4 / 3 }, first);
     using var picture = CardFinder.Of(raw.Width, raw.Height, raw.Bgr);
     File.WriteAllBytes(args[draw + 1], args[draw + 1].EndsWith(".png", StringComparison.Ordinal) ? CardFinder.Png(picture) : CardFinder.Jpeg(picture, drawn.Shot.Quality));
     Console.WriteLine(drawn);

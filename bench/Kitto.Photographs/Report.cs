@@ -28,6 +28,7 @@ internal static class Report
             Line(to, "regrowth, mm", lines.Select(s => (s.Drawn.Hair.RegrowthMm, s.Reading.RegrowthMm!)), 1, 3)
             & Line(to, "white, points", lines.Where(s => s.Reading.White is not null).Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))), 5, 12)
             & Line(to, "level", lines.Where(s => s.Reading.Level is not null).Select(s => (s.Drawn.Hair.Level, s.Reading.Level!)), 0.3, 0.8);
+        to.WriteLine($"told of those read: regrowth {lines.Count}, white {lines.Count(s => s.Reading.White is not null)}, level {lines.Count(s => s.Reading.Level is not null)}");
         foreach (var lamp in lines.GroupBy(s => s.Drawn.Shot.Lamp).OrderBy(g => g.Key))
         {
             Line(to, $"  level, {lamp.Key}", lamp.Where(s => s.Reading.Level is not null).Select(s => (s.Drawn.Hair.Level, s.Reading.Level!)), 0.3, 0.8);

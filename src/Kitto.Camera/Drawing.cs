@@ -61,7 +61,7 @@ internal sealed class Drawing
             for (int x = 0; x < Columns; x++)
             {
                 double far = Math.Abs(FromY + y / PerMm - hair.PartingAt(FromX + x / PerMm)),
-                    lit = (far < 1 ? 1 : Math.Max(0.12, 1 - 0.28 * (far - 1))) * (1 + 0.06 * (random.NextDouble() - 0.5));
+                    lit = (far < 1 || far > hair.ReachMm ? 1 : Math.Max(0.12, 1 - 0.28 * (far - 1))) * (1 + 0.06 * (random.NextDouble() - 0.5));
                 for (int c = 0; c < 3; c++)
                 {
                     pixels[(y * Columns + x) * 3 + c] = (float)(skin[c] * lit);

@@ -69,11 +69,26 @@ public static class CardFinder
         return small;
     }
 
-    /// <summary>How the card lies in a picture; null where not all of it is seen.</summary>
+    /// <summary>How the card lies in a picture; null where not enough of it is seen. A blurred one is found when it is made small, so that it is refused for its blur.</summary>
     public static CardSeen? Find(Mat picture)
     {
         using var grey = new Mat();
         Cv2.CvtColor(picture, grey, ColorConversionCodes.BGR2GRAY);
+        for (int smaller = 1; smaller <= 8; smaller *= 2)
+        {
+            using var small = new Mat();
+            Cv2.Resize(grey, small, default, 1.0 / smaller, 1.0 / smaller, InterpolationFlags.Area);
+            if (CardSeen.Of(Markers(small, smaller)) is { } seen)
+            {
+                return seen;
+            }
+        }
+
+        return null;
+    }
+
+    private static Dictionary<int, IReadOnlyList<Core.Picture.Point>> Markers(Mat grey, int times)
+    {
         using var words = CvAruco.GetPredefinedDictionary(PredefinedDictionaryType.Dict4X4_50);
         using var detector = new ArucoDetector(
             words,
@@ -94,11 +109,11 @@ public static class CardFinder
         {
             if (ids[i] < MeasuringCard.Markers.Count)
             {
-                found[ids[i]] = [.. corners[i].Select(c => new Core.Picture.Point(c.X, c.Y))];
+                found[ids[i]] = [.. corners[i].Select(c => new Core.Picture.Point((c.X + 0.5) * times - 0.5, (c.Y + 0.5) * times - 0.5))];
             }
         }
 
-        return CardSeen.Of(found);
+        return found;
     }
 
     /// <summary>The plane of the card, laid flat.</summary>

@@ -1,25 +1,7 @@
 using System.Buffers.Binary;
+using Kitto.Core.Picture;
 
 namespace Kitto.Pictures;
-
-/// <summary>Why a file is not taken.</summary>
-public enum FileRefusal
-{
-    /// <summary>It is neither JPEG nor PNG.</summary>
-    NotAPicture,
-
-    /// <summary>The file is too large.</summary>
-    TooLarge,
-
-    /// <summary>It has more pixels than are looked at.</summary>
-    TooManyPixels,
-
-    /// <summary>It is too small to measure in.</summary>
-    TooFewPixels,
-
-    /// <summary>It says it is a picture and cannot be opened.</summary>
-    Broken,
-}
 
 /// <summary>What a picture's file says of itself, read before anything is unpacked.</summary>
 public static class PictureFile

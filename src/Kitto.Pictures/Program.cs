@@ -5,18 +5,13 @@ using Kitto.Core.Picture;
 
 namespace Kitto.Pictures;
 
-/// <summary>What is answered of one picture.</summary>
-/// <param name="File">Why the file was not taken; null where it was.</param>
-/// <param name="Reading">What was measured, or why not.</param>
-/// <param name="Width">Its width, pixels, as it was looked at.</param>
-/// <param name="Height">Its height.</param>
-/// <param name="Card">From millimetres of the card to its pixels, row by row; null where no card was found.</param>
-public sealed record PictureAnswer(FileRefusal? File, PictureReading? Reading, int Width, int Height, IReadOnlyList<double>? Card);
-
 /// <summary>Reads one picture from standard input and answers on standard output, in a process of its own: what a broken picture does, it does to nobody else.</summary>
 public static class Program
 {
-    private static readonly JsonSerializerOptions Names = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    private static readonly JsonSerializerOptions Names = Core.Contract.Json.Options;
+
+    /// <summary>Quality of the picture that is kept.</summary>
+    private const int KeptQuality = 80;
 
     /// <summary>Reads it.</summary>
     /// <param name="args">How large the card is printed beside what it should be, and how uncertain that is; nothing: not known.</param>
@@ -46,17 +41,17 @@ public static class Program
     {
         if (PictureFile.Refuses(file) is { } refused)
         {
-            return new PictureAnswer(refused, null, 0, 0, null);
+            return new PictureAnswer(refused, null, 0, 0, null, null);
         }
 
         using var picture = CardFinder.Open(file);
         if (picture is null)
         {
-            return new PictureAnswer(FileRefusal.Broken, null, 0, 0, null);
+            return new PictureAnswer(FileRefusal.Broken, null, 0, 0, null, null);
         }
 
         var card = CardFinder.Find(picture);
         var reading = HairReader.Refuses(card) is { } no ? new PictureReading(no) : HairReader.Read(CardFinder.Flat(picture, card!), card!, scale);
-        return new PictureAnswer(null, reading, picture.Width, picture.Height, card?.ToPicture.Entries);
+        return new PictureAnswer(null, reading, picture.Width, picture.Height, card?.ToPicture.Entries, CardFinder.Jpeg(picture, KeptQuality));
     }
 }

@@ -7,6 +7,7 @@ using Kitto.Web.Delivery;
 using Kitto.Web.Demo;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
+using Kitto.Web.Pictures;
 using Kitto.Web.Shelves;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
@@ -122,7 +123,7 @@ builder
     .AddScoped<SignIns>()
     .AddScoped<SecondStep>()
     .AddScoped<Passkeys>()
-    .AddSingleton<PasskeyRecord>()
+    .AddSingleton<PasskeyRecord>().AddSingleton<PictureRecord>().AddSingleton<PictureReader>().AddSingleton<PictureSeal>()
     .AddSingleton<PeopleCommands>();
 builder.Services.AddSingleton<RecoveryLetters>().AddHostedService(s => s.GetRequiredService<RecoveryLetters>());
 builder.Services.AddAuthorization();

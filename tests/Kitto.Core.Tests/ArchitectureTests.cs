@@ -45,7 +45,9 @@ public sealed partial class ArchitectureTests
     [Theory]
     [InlineData("Kitto.Core", "")]
     [InlineData("Kitto.Store", "Kitto.Core")]
-    [InlineData("Kitto.Web", "Kitto.Store")]
+    [InlineData("Kitto.Pictures", "Kitto.Core")]
+    [InlineData("Kitto.Camera", "Kitto.Core")]
+    [InlineData("Kitto.Web", "Kitto.Store Kitto.Pictures")]
     [InlineData("Kitto.Console", "Kitto.Core")]
     public void Projects_refer_only_downwards(string project, string allowed)
     {
@@ -53,6 +55,15 @@ public sealed partial class ArchitectureTests
         var refers = xml.Descendants("ProjectReference").Select(r => Path.GetFileNameWithoutExtension((string)r.Attribute("Include")!));
         Assert.Equal(allowed.Split(' ', StringSplitOptions.RemoveEmptyEntries), refers);
     }
+
+    [Fact]
+    public void Pictures_are_opened_in_their_own_process_alone() =>
+        Assert.DoesNotContain(
+            Directory
+                .EnumerateFiles(Path.Combine(Bench.Root, "src"), "*.cs", SearchOption.AllDirectories)
+                .Where(f => !f.Contains("/obj/", StringComparison.Ordinal) && !f.Contains("/Kitto.Pictures/", StringComparison.Ordinal)),
+            f => File.ReadAllText(f) is var text && (text.Contains("OpenCvSharp", StringComparison.Ordinal) || text.Contains("CardFinder", StringComparison.Ordinal))
+        );
 
     [GeneratedRegex(@"DateTime(Offset)?\.(Utc)?Now|DateOnly\.FromDateTime|TimeProvider|Random\(|</?(div|span|p|svg|b)>")]
     private static partial Regex ForbiddenInCore();

@@ -8,7 +8,7 @@ namespace Kitto.Core.Picture;
 internal sealed record Demarcation(double Row, double[] Regrowth, double[] Beyond, double? BandTo)
 {
     /// <summary>Shadow and shine make light differ along hair of one colour by so much, ln; hue hardly (ours). Neighbouring rows share them: so many count as one.</summary>
-    private static readonly double[] Along = [0.45, 0.13, 0.05];
+    private static readonly double[] Along = [0.3, 0.13, 0.05];
 
     private const double Shared = 4;
 
@@ -21,49 +21,55 @@ internal sealed record Demarcation(double Row, double[] Regrowth, double[] Beyon
         OfPassageRow = 0.35,
         OfBand = 22;
 
+    /// <summary>Stories that cost no more than this beyond the likeliest are told as well, and lines so far apart are not the same, mm (ours).</summary>
+    private const double Doubt = 4,
+        ElsewhereMm = 5;
+
     /// <summary>Longest passage from one colour to the other, and how far from the parting scalp may still be seen, mm (ours).</summary>
-    private const double LongestPassageMm = 15,
+    private const double LongestPassageMm = 13,
         FadeToMm = 8;
 
     /// <summary>
     /// Tells the stretches of a profile as a story: scalp between the hairs, regrowth, the passage of the single hairs, a band perhaps, the lengths; of all ways to tell it the
     /// likeliest.
     /// </summary>
-    /// <returns>Null where the story has no line in it.</returns>
-    public static Demarcation? Of(IReadOnlyList<Plateau> cut, IReadOnlyList<double[]> rows)
+    /// <returns>The line, null where the story has none in it; and whether another story is as likely, so that neither is known.</returns>
+    public static (Demarcation? Line, bool Doubtful) Of(IReadOnlyList<Plateau> cut, IReadOnlyList<double[]> rows)
     {
-        Demarcation? best = null;
-        double least = double.PositiveInfinity;
         int n = cut.Count;
+        var stories = new List<(double Cost, Demarcation? Line)>();
         for (int fade = 0; fade < n && (fade == 0 || HairProfile.At(cut[fade - 1].To) <= FadeToMm); fade++)
         {
             double told = fade > 0 ? OfFade : 0;
-            // No line at all.
-            if (told + Scatter(cut, fade, n) is var whole && whole < least)
-            {
-                (least, best) = (whole, null);
-            }
-
+            stories.Add((told + Scatter(cut, fade, n), null));
             for (int i = fade + 1; i < n; i++)
             {
-                for (int j = i; j < n && Passage(cut, i, j) is { } passed; j++)
+                var a = Mean(cut, fade, i);
+                for (int j = i; j < n; j++)
                 {
-                    double regrowth = told + Scatter(cut, fade, i) + passed;
-                    if (Mean(cut, fade, i) is var a && Mean(cut, j, n) is var b && Differ(a, b) >= Shows && regrowth + Scatter(cut, j, n) is var two && two < least)
+                    double regrowth = told + Scatter(cut, fade, i);
+                    if (Mean(cut, j, n) is var b && Differ(a, b) >= Shows && Passage(cut, i, j, a, b) is { } passed)
                     {
-                        (least, best) = (two, new Demarcation(Half(rows, cut[i - 1], cut[j], a, b), a, b, null));
+                        stories.Add((regrowth + passed + Scatter(cut, j, n), new Demarcation(Half(rows, cut[i - 1], cut[j], a, b), a, b, null)));
                     }
 
                     for (int k = j + 1; k < n; k++)
                     {
-                        for (int l = k; l < n && Passage(cut, k, l) is { } again; l++)
+                        var band = Mean(cut, j, k);
+                        if (Differ(a, band) < Shows || Passage(cut, i, j, a, band) is not { } first)
                         {
-                            double cost = regrowth + OfBand + Scatter(cut, j, k) + again + Scatter(cut, l, n);
-                            if (cost < least && Mean(cut, j, k) is var band && Differ(a, band) >= Shows && Differ(band, Mean(cut, l, n)) >= Shows)
+                            continue;
+                        }
+
+                        for (int l = k; l < n; l++)
+                        {
+                            if (Mean(cut, l, n) is var beyond && Differ(band, beyond) >= Shows && Passage(cut, k, l, band, beyond) is { } second)
                             {
-                                (least, best) = (
-                                    cost,
-                                    new Demarcation(Half(rows, cut[i - 1], cut[j], a, band), a, band, HairProfile.At(Half(rows, cut[k - 1], cut[l], band, Mean(cut, l, n))))
+                                stories.Add(
+                                    (
+                                        regrowth + first + OfBand + Scatter(cut, j, k) + second + Scatter(cut, l, n),
+                                        new Demarcation(Half(rows, cut[i - 1], cut[j], a, band), a, band, HairProfile.At(Half(rows, cut[k - 1], cut[l], band, beyond)))
+                                    )
                                 );
                             }
                         }
@@ -72,7 +78,12 @@ internal sealed record Demarcation(double Row, double[] Regrowth, double[] Beyon
             }
         }
 
-        return best;
+        var (least, best) = stories.MinBy(s => s.Cost);
+        // Another story nearly as likely, with its line elsewhere or with none.
+        bool doubtful = stories.Any(s =>
+            s.Cost < least + Doubt && ((s.Line is null) != (best is null) || (s.Line is { } line && best is not null && Math.Abs(line.Row - best.Row) * HairProfile.RowMm > ElsewhereMm))
+        );
+        return (best, doubtful);
     }
 
     /// <summary>The row at which one strip passes, near where the whole does.</summary>
@@ -83,8 +94,8 @@ internal sealed record Demarcation(double Row, double[] Regrowth, double[] Beyon
         return Crossing([.. strip[from..to].Select(r => Way(r, whole.Regrowth, whole.Beyond))], from) ?? whole.Row;
     }
 
-    /// <summary>What a passage of the stretches from i up to j costs; null where it would be too long.</summary>
-    private static double? Passage(IReadOnlyList<Plateau> cut, int i, int j)
+    /// <summary>What a passage of the stretches from i up to j costs, between two colours: each of them lies on the way from one to the other. Null where it would be too long.</summary>
+    private static double? Passage(IReadOnlyList<Plateau> cut, int i, int j, double[] a, double[] b)
     {
         if (i == j)
         {
@@ -92,7 +103,20 @@ internal sealed record Demarcation(double Row, double[] Regrowth, double[] Beyon
         }
 
         double rows = cut[j - 1].To - cut[i].From;
-        return rows * HairProfile.RowMm > LongestPassageMm ? null : OfPassage + OfPassageRow * rows;
+        if (rows * HairProfile.RowMm > LongestPassageMm)
+        {
+            return null;
+        }
+
+        double cost = OfPassage + OfPassageRow * rows;
+        for (int k = i; k < j; k++)
+        {
+            double way = Math.Clamp(Way(cut[k].Mean, a, b), 0, 1);
+            double[] on = [.. a.Zip(b, (x, y) => x + way * (y - x))];
+            cost += (cut[k].To - cut[k].From) / Shared * Math.Pow(Differ(cut[k].Mean, on), 2);
+        }
+
+        return cost;
     }
 
     private static double[] Mean(IReadOnlyList<Plateau> cut, int from, int to)

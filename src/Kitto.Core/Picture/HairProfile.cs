@@ -65,11 +65,11 @@ internal sealed class HairProfile
     public static double[] Features(Rgb c)
     {
         double colour = Math.Max(1e-3, c.R - c.B);
-        return [Math.Log(Math.Max(1e-3, c.Luminance)), Math.Log(colour + 0.02), Math.Clamp((c.R - c.G) / (colour + 0.03), -0.5, 1.5)];
+        return [Math.Log(Math.Max(0, c.Luminance) + 0.04), Math.Log(colour + 0.02), Math.Clamp((c.R - c.G) / (colour + 0.03), -0.5, 1.5)];
     }
 
     /// <summary>How much each of them differs where the hair is the same: by shadow and shine, by noise (ours).</summary>
-    public static IReadOnlyList<double> Noise { get; } = [0.22, 0.11, 0.045];
+    public static IReadOnlyList<double> Noise { get; } = [0.17, 0.11, 0.045];
 
     /// <summary>The window's tint, which no hair has.</summary>
     public static bool Tinted(Rgb c) => c.G > 1.25 * c.R && c.B > 1.1 * c.R;

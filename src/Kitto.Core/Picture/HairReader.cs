@@ -10,7 +10,7 @@ public static class HairReader
 {
     /// <summary>Limits beyond which a picture is refused (ours, from the study of drawn pictures).</summary>
     public const double MostTilt = 38,
-        MostBendMm = 0.45,
+        MostBendMm = 0.3,
         LeastPixelsPerMm = 5,
         WidestEdgeMm = 0.62,
         DarkestPaper = 0.12,
@@ -19,16 +19,18 @@ public static class HairReader
         LeastEven = 0.35,
         LeastFilled = 0.6,
         LeastStands = 4,
+        LeastStrands = 0.18,
+        MostLean = 0.8,
         ShortestMm = 4;
 
     /// <summary>A level that is less certain than this, standard deviation, is not told: among much white, or in shine, the few dark hairs say too little.</summary>
-    public const double LevelToldTo = 0.5;
+    public const double LevelToldTo = 0.45;
 
     /// <summary>Price of a further stretch of the profile (ours).</summary>
     private const double Price = 30;
 
-    /// <summary>So far from the parting scalp is seen between the hairs, mm (ours).</summary>
-    private const double ScalpToMm = 5.2;
+    /// <summary>From here on hair covers the scalp, mm from the parting (ours).</summary>
+    private const double CoveredFromMm = 6.5;
 
     /// <summary>Hair that is seen is rooted so far from the middle of the parting, on average, mm (ours, from the study).</summary>
     public const double RootedMm = 3;
@@ -39,8 +41,8 @@ public static class HairReader
         LengthsTurned = 2.5;
 
     /// <summary>How much wider bands are drawn than what is found says, so that they hold what they say (ours, from the study).</summary>
-    public const double WhiteWider = 1.0,
-        LevelWider = 1.0;
+    public const double WhiteWider = 1.1,
+        LevelWider = 1.5;
 
     /// <summary>Why a card as it lies is not measured from; null where it is.</summary>
     public static PictureRefusal? Refuses(CardSeen? card) =>
@@ -48,7 +50,6 @@ public static class HairReader
         {
             null => PictureRefusal.NoCard,
             { TiltDegrees: > MostTilt } => PictureRefusal.TooTilted,
-            { MissesMm: > MostBendMm } => PictureRefusal.NotFlat,
             { PixelsPerMm: < LeastPixelsPerMm } => PictureRefusal.Blurred,
             _ => null,
         };
@@ -64,34 +65,51 @@ public static class HairReader
             return new PictureReading(refused);
         }
 
+        // A blurred card's corners are not where they seem: blur is told first.
+        if (Sharpness.EdgeMm(picture) > WidestEdgeMm)
+        {
+            return new PictureReading(PictureRefusal.Blurred);
+        }
+
+        if (card.MissesMm > MostBendMm)
+        {
+            return new PictureReading(PictureRefusal.NotFlat);
+        }
+
         var light = CardLight.Of(picture);
         if (light is null || light.Brightness < DarkestPaper)
         {
             return new PictureReading(PictureRefusal.TooDark);
         }
 
-        if (Refuses(picture, light) is { } unlit)
+        if (Refuses(light) is { } unlit)
         {
             return new PictureReading(unlit);
         }
 
         var parting = Parting.Of(picture, light);
         var profile = new HairProfile(picture, light, parting);
-        return profile.Filled.Average() < LeastFilled || profile.Filled.Length < HairProfile.Row(20) ? new PictureReading(PictureRefusal.NoHair)
+        // Skin has no strands, and the edge of a shadow runs across.
+        var (runs, strands) = StrandDirection.Of(picture, new Patch(MeasuringCard.Window.X + HairProfile.Beside, parting.Middle + 18, MeasuringCard.Window.Width - 2 * HairProfile.Beside, 20));
+        return strands < LeastStrands || Math.Abs(runs) > MostLean || profile.Filled.Average() < LeastFilled || profile.Filled.Length < HairProfile.Row(20) ? new PictureReading(PictureRefusal.NoHair)
             : parting.Stands < LeastStands ? new PictureReading(PictureRefusal.NoParting)
             : Hair(picture, light, parting, profile, scale);
     }
 
-    private static PictureRefusal? Refuses(FlatPicture picture, CardLight light) =>
-        light.Clipped > MostClipped ? PictureRefusal.TooBright
-        : light.Turns > MostTurn || light.Evenness < LeastEven ? PictureRefusal.TwoLights
-        : Sharpness.EdgeMm(picture) > WidestEdgeMm ? PictureRefusal.Blurred
+    private static PictureRefusal? Refuses(CardLight light) =>
+        light.Turns > MostTurn || light.Evenness < LeastEven ? PictureRefusal.TwoLights
+        : light.Clipped > MostClipped ? PictureRefusal.TooBright
         : null;
 
     private static PictureReading Hair(FlatPicture picture, CardLight light, Parting parting, HairProfile profile, CardScale scale)
     {
         var rows = profile.Rows.Select(HairProfile.Features).ToList();
-        var line = Demarcation.Of(ChangePoints.Cut(rows, HairProfile.Noise, 4, Price), rows);
+        var (line, doubtful) = Demarcation.Of(ChangePoints.Cut(rows, HairProfile.Noise, 4, Price), rows);
+        if (doubtful)
+        {
+            return new PictureReading(PictureRefusal.NotClear);
+        }
+
         var (slope, _) = StrandDirection.Of(
             picture,
             new Patch(MeasuringCard.Window.X + HairProfile.Beside, parting.Middle + 4, MeasuringCard.Window.Width - 2 * HairProfile.Beside, 30)
@@ -100,8 +118,9 @@ public static class HairReader
         if (line is null)
         {
             // No line as far as the window reaches: all of it is regrowth, or never coloured.
-            var whole = WhiteMixture.Of(Places.Of(picture, light, parting, ScalpToMm, HairProfile.At(rows.Count) - 1, slope), fibres, UsualShadow);
-            return new PictureReading(null, null, White(whole), LevelOf(whole), Parting: parting, Slope: slope);
+            var whole = WhiteMixture.Of(Places.Of(picture, light, parting, CoveredFromMm, HairProfile.At(rows.Count) - 1, slope), fibres, UsualShadow, Shine(HairProfile.At(rows.Count)));
+            var white = White(whole, HairProfile.At(rows.Count));
+            return new PictureReading(null, null, white, LevelOf(whole, white), Parting: parting, Slope: slope);
         }
 
         double[] lines = [.. profile.ByStrip.Select(s => Demarcation.InStrip([.. s.Select(HairProfile.Features)], line)).Select(HairProfile.At)];
@@ -118,17 +137,22 @@ public static class HairReader
             spread * spread / HairProfile.Strips * 1.6 + RootSd * RootSd + length * scale.Sd * (length * scale.Sd) + length * LeanSd * (length * LeanSd)
         );
         // Where regrowth is too short for it, scalp and lengths show between its hairs: nothing is told of its colour.
-        double keep = Math.Min(4, Math.Max(1, 0.15 * length)),
+        double keep = Math.Min(4, Math.Max(1.5, 0.18 * length)),
             behind = (line.BandTo ?? middle) + 5;
         var found =
             length < ToldFromMm
                 ? null
-                : WhiteMixture.Of(Places.Of(picture, light, parting, Math.Min(ScalpToMm, 0.5 * middle), middle - keep, slope), fibres, Shadow(Places.Of(picture, light, parting, behind, behind + 30, slope)));
+                : WhiteMixture.Of(Places.Of(picture, light, parting, Math.Min(CoveredFromMm, 0.55 * middle), middle - keep, slope),
+                    fibres,
+                    HairProfile.At(rows.Count) - behind < 6 ? UsualShadow : Shadow(Places.Of(picture, light, parting, behind, Math.Min(behind + 30, HairProfile.At(rows.Count)), slope)),
+                    Shine(length)
+                );
+        var share = found is null ? null : White(found, length);
         return new PictureReading(
             null,
             Measured.Of(length, sd, 0, 300),
-            found is null ? null : White(found),
-            found is null ? null : LevelOf(found),
+            share,
+            found is null ? null : LevelOf(found, share),
             Lengths(profile, HairProfile.Row((line.BandTo ?? middle) + 5)),
             LengthsTurned,
             parting,
@@ -139,10 +163,13 @@ public static class HairReader
     }
 
     /// <summary>White share and level are told of regrowth from this length on, mm.</summary>
-    public const double ToldFromMm = 8;
+    public const double ToldFromMm = 10;
 
     /// <summary>Fibres that a place shows, by how wide an edge is drawn: a blur of that width over fibres of 0.07 mm, one layer seen through another (ours, from the study).</summary>
     public const double FibresPerEdge = 32;
+
+    /// <summary>Shine that is left on the darkest half of so much hair: it lies in bands of a centimetre or two, so that of much hair half lies beside them (ours).</summary>
+    private static double Shine(double length) => 0.025 + 0.01 * Math.Exp(-length / 12);
 
     /// <summary>Light and shadow of a lock from place to place where no lengths tell it, ln of light (ours).</summary>
     private const double UsualShadow = 0.18;
@@ -154,9 +181,30 @@ public static class HairReader
         return light.Length < 100 ? UsualShadow : Math.Clamp((light[light.Length * 3 / 4] - light[light.Length / 4]) / 1.349, 0.06, 0.4);
     }
 
-    private static Measured White(WhiteFound f) => Measured.Of(f.White, Math.Sqrt(f.WhiteSd * f.WhiteSd + 0.02 * 0.02) * WhiteWider, 0, 1);
+    /// <summary>A white share that is less certain than this, standard deviation, is not told: light hair and white hair look too much alike, or too little has grown.</summary>
+    public const double WhiteToldTo = 0.085;
 
-    private static Measured? LevelOf(WhiteFound f) => f.LevelSd > LevelToldTo ? null : Measured.Of(f.Level, f.LevelSd * LevelWider, 1, 10);
+    private static Measured? White(WhiteFound f, double length)
+    {
+        // Near the root scalp shows between the hairs; and the lighter the others are, the less white ones stand out.
+        double stands = Math.Log(Fibre.White.Look().Y / Melanin.Natural(Math.Clamp(f.Level, 1, 10)).Look().Y),
+            sd = Math.Sqrt(f.WhiteSd * f.WhiteSd + 0.02 * 0.02 + Math.Pow(0.6 / length * f.White, 2) + Math.Pow(0.06 / Math.Pow(Math.Max(0.3, stands), 1.5), 2) * f.White * (1 - 0.5 * f.White));
+        return sd > WhiteToldTo ? null : Measured.Of(f.White, sd * WhiteWider, 0, 1);
+    }
+
+    /// <summary>What of a lock's shine stays unseen, share of the light (ours): on dark hair it is a good part of all that comes back.</summary>
+    private const double UnseenShine = 0.002;
+
+    /// <summary>From one level to the next light grows by so much, ln (ours, from the ladder's middle).</summary>
+    private const double LevelStep = 0.4;
+
+    /// <summary>The level, where it can be told; where white cannot be told apart neither can it.</summary>
+    private static Measured? LevelOf(WhiteFound f, Measured? white)
+    {
+        double shine = UnseenShine / Melanin.Natural(Math.Clamp(f.Level, 1, 10)).Look().Y / LevelStep,
+            sd = Math.Sqrt(f.LevelSd * f.LevelSd + shine * shine);
+        return white is null || sd > LevelToldTo ? null : Measured.Of(f.Level, sd * LevelWider, 1, 10);
+    }
 
     /// <summary>Colour of the lengths, from a row on: the middle of so many rows.</summary>
     private static Lab Lengths(HairProfile profile, int from)

@@ -10,6 +10,11 @@ public sealed class Homography
     /// <summary>Row by row, the last entry 1.</summary>
     public IReadOnlyList<double> Entries => h;
 
+    /// <summary>From its entries, row by row.</summary>
+    /// <exception cref="ArgumentException">There are not nine.</exception>
+    public static Homography From(IReadOnlyList<double> entries) =>
+        entries.Count == 9 ? new Homography([.. entries]) : throw new ArgumentException("Nine entries are wanted.", nameof(entries));
+
     /// <summary>Where a point comes to lie.</summary>
     public Point Of(Point p)
     {

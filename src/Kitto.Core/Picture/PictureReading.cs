@@ -32,6 +32,9 @@ public enum PictureRefusal
     /// <summary>No parting is seen at the window's upper edge.</summary>
     NoParting,
 
+    /// <summary>Where one colour passes into the other is not clear: two readings are as likely.</summary>
+    NotClear,
+
     /// <summary>Regrowth is shorter than can be measured.</summary>
     TooShort,
 }
@@ -93,6 +96,16 @@ public readonly record struct CardScale(double Factor, double Sd)
 {
     /// <summary>Held against a bank card (ISO/IEC 7810 ID-1: 85.60 mm by 53.98 mm), to half a millimetre.</summary>
     public static CardScale Confirmed(double factor) => new(factor, 0.004);
+
+    /// <summary>By the length of the bank card's outline as it was printed.</summary>
+    /// <param name="outlineMm">Its long side, mm; null: never looked at.</param>
+    public static CardScale Of(double? outlineMm) => outlineMm is { } mm ? Confirmed(mm / BankCardMm) : Unknown;
+
+    /// <summary>Long side of a bank card, mm (ISO/IEC 7810 ID-1).</summary>
+    public const double BankCardMm = 85.60;
+
+    /// <summary>Short side, mm.</summary>
+    public const double BankCardShortMm = 53.98;
 
     /// <summary>Printed and never looked at: printers shrink to fit by some hundredths (common practice).</summary>
     public static CardScale Unknown => new(1, 0.02);

@@ -24,7 +24,7 @@ public static class WhiteMixture
     public const double Independent = 120;
 
     /// <summary>How far light and printer still turn a mean colour, once all is undone, CIELAB units (ours).</summary>
-    public const double TurnedBy = 2.5;
+    public const double TurnedBy = 3;
 
     /// <summary>How far the draping of a lock still darkens or brightens it as a whole, ln of light (ours).</summary>
     public const double DrapedBy = 0.08;
@@ -33,10 +33,7 @@ public static class WhiteMixture
     private static readonly double[] About = [0.75, 1, 1.33];
 
     /// <summary>Shine over the whole region: light of the lamp that the hair throws back uncoloured, the same on every place.</summary>
-    private static readonly double[] Shines = [0, 0.008, 0.02, 0.04, 0.075];
-
-    /// <summary>Shine is the rarer the stronger it is (ours).</summary>
-    private const double UsualShine = 0.02;
+    private static readonly double[] Shines = [0, 0.004, 0.01, 0.025, 0.06];
 
     private static readonly double[] Levels = [.. Enumerable.Range(0, 28).Select(i => 1 + i / 3.0)];
     private static readonly double[] Shares = [.. Enumerable.Range(0, 10).Select(i => i * 0.02), .. Enumerable.Range(0, 21).Select(i => 0.2 + i * 0.04)];
@@ -48,8 +45,9 @@ public static class WhiteMixture
     /// <param name="places">Reflectance of its places, each a mean along the strand.</param>
     /// <param name="fibres">How many fibres a place shows, about, 1 to 20.</param>
     /// <param name="shadow">How much light and shadow differ from place to place where all fibres are alike, standard deviation of ln of light, 0.03 to 0.6.</param>
+    /// <param name="shine">Shine that is left on such places, share of the light on average, above 0; it is the rarer the stronger it is.</param>
     /// <exception cref="ArgumentException">There are fewer than 50.</exception>
-    public static WhiteFound Of(IReadOnlyList<Rgb> places, double fibres, double shadow)
+    public static WhiteFound Of(IReadOnlyList<Rgb> places, double fibres, double shadow, double shine)
     {
         int[] numbers = [.. About.Select(a => Math.Clamp((int)Math.Round(a * fibres), 1, 20)).Distinct()];
         double[] shadows = [.. About.Select(a => Math.Clamp(a * shadow, 0.03, 0.6))];
@@ -80,18 +78,18 @@ public static class WhiteMixture
                     var blend = Natural[l].Colour * (1 - Shares[s]) + White * Shares[s];
                     double best = double.NegativeInfinity,
                         sum = 0;
-                    foreach (double shine in Shines)
+                    foreach (double thrown in Shines)
                     {
-                        var made = Lab.From(blend + Colour.Light.White * shine, Colour.Light.White);
+                        var made = Lab.From(blend + Colour.Light.White * thrown, Colour.Light.White);
                         double beside =
                             -(Math.Pow(made.A - lab.A, 2) + Math.Pow(made.B - lab.B, 2)) / (2 * TurnedBy * TurnedBy)
-                            - shine / UsualShine
+                            - thrown / shine
                             + Math.Log(s < 10 ? 0.5 : 1);
                         foreach (int n in numbers)
                         {
                             foreach (double dark in shadows)
                             {
-                                double fit = weight * Fit(expected, seen, Natural[l].Luminance, Shares[s], n, dark, shine) + beside;
+                                double fit = weight * Fit(expected, seen, Natural[l].Luminance, Shares[s], n, dark, thrown) + beside;
                                 sum = fit > best ? sum * Math.Exp(best - fit) + 1 : sum + Math.Exp(fit - best);
                                 best = Math.Max(best, fit);
                             }

@@ -35,6 +35,7 @@ public sealed class ClientRights(Database db)
             ["outcome_report"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["run_step"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_replacement"] = "t.kit_id in (select id from kit where client_id = @id)",
+            ["picture"] = "t.client_id = @id",
             ["kit_stand"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_day"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_goods"] = "t.kit_id in (select id from kit where client_id = @id)",

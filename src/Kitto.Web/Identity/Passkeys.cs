@@ -176,11 +176,11 @@ public sealed class Passkeys(
 
     private string Seal(string what, string? state) => waiting.Protect($"{what}\n{state}", Wait);
 
-    private string? Open(string what, string? sealed_)
+    private string? Open(string what, string? kept)
     {
         try
         {
-            return waiting.Unprotect(sealed_ ?? "").Split('\n', 2) is [var about, var state] && about == what ? state : null;
+            return waiting.Unprotect(kept ?? "").Split('\n', 2) is [var about, var state] && about == what ? state : null;
         }
         catch (CryptographicException)
         {

@@ -35,6 +35,7 @@ public static class Rights
         ["/Clients/Detail"] = Of(See, Treat),
         ["/Clients/Data"] = Of(Treat, Own, ("Everything", Treat)),
         ["/Clients/Answers"] = Of(See, Treat),
+        ["/Clients/Pictures"] = Of(See, Treat),
         ["/Clients/Comparison"] = Of(See, Treat),
         ["/Clients/Prescription"] = Of(See, Treat, ("Preview", See), ("WhatIf", See), ("Afresh", See)),
         ["/Prescriptions/Signed"] = Of(See, Treat),
@@ -55,6 +56,7 @@ public static class Rights
         ["/HousePrices"] = Of(Own, Own),
         ["/HouseScale"] = Of(Goods, Goods),
         ["/PostDays"] = Of(Own, Own),
+        ["/Card"] = Of(All, All),
         ["/Me"] = Of(All, All),
         ["/SignOut"] = Of(All, All),
     };

@@ -14,6 +14,7 @@ public sealed class TrailFilter(Trail trail) : IAsyncPageFilter
             "/Clients/Detail",
             "/Clients/Answers",
             "/Clients/Comparison",
+            "/Clients/Pictures",
             "/Clients/Prescription",
             "/Clients/Edit",
             "/Clients/Data",

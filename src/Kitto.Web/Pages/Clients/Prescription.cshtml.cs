@@ -8,6 +8,7 @@ using Kitto.Web.Bench;
 using Kitto.Web.Delivery;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
+using Kitto.Web.Pictures;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
@@ -27,6 +28,7 @@ public sealed partial class PrescriptionModel(
     Kits kits,
     ClientMessageSender sender,
     FreeStock stock,
+    PictureRecord pictures,
     TimeProvider clock
 ) : PageModel
 {
@@ -102,10 +104,14 @@ public sealed partial class PrescriptionModel(
         string asked = Request.Query["mix"].ToString().Trim();
         var sitting = asked.Length == 0 ? await Sitting.Of(record, drafts, User.Id()) : Sitting.Begun(record) with { Mix = asked };
         (Values, Mix, Note, Drafted) = (sitting.Values, sitting.Mix, sitting.Note, sitting.Drafted);
+        Measured = Measures.Newest(await pictures.Of(id), record.Reading?.TakenAt);
         Work();
         await LookAtStock();
         return Page();
     }
+
+    /// <summary>What pictures that were taken since the last reading say, by zone.</summary>
+    public IReadOnlyDictionary<Zone, Measures> Measured { get; private set; } = new Dictionary<Zone, Measures>();
 
     /// <summary>Throws away what was not kept and begins from the record.</summary>
     public async Task<IActionResult> OnPostAfresh(Guid id)

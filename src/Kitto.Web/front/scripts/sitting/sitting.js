@@ -50,6 +50,7 @@ export default () => ({
       m: () => this.mirror(),
       a: () => this.all(),
       w: () => this.weeks(),
+      p: () => this.allMeasured(),
       k: () => $('#keep')?.click(),
       Escape: () => this.leave(),
     }[event.key];

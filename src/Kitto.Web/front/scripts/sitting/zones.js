@@ -12,6 +12,21 @@ export default {
     this.picked = new Set(this.names());
     this.show();
   },
+  // What pictures say of zones is typed as if by hand: it can be undone, and corrected.
+  measures(buttons) {
+    const typed = {};
+    for (const { dataset } of buttons) {
+      if (dataset.regrowth) typed[`zones.${dataset.measured}.regrowthMm`] = dataset.regrowth;
+      if (dataset.grey) typed[`zones.${dataset.measured}.greyPercent`] = dataset.grey;
+    }
+    if (buttons.length) this.put(typed);
+  },
+  measured(event) {
+    this.measures([event.target]);
+  },
+  allMeasured() {
+    this.measures($$('[data-measured]'));
+  },
   pick(zone, more) {
     if (!more) this.picked = new Set([zone]);
     else if (this.picked.has(zone) && this.picked.size > 1) this.picked.delete(zone);

@@ -1,0 +1,55 @@
+namespace Kitto.Store;
+
+/// <summary>A picture of a client's head, without the picture.</summary>
+/// <param name="Id">Its id.</param>
+/// <param name="ClientId">Whose head.</param>
+/// <param name="Zone">Which zone it shows.</param>
+/// <param name="TakenAt">When it was taken in, UTC.</param>
+/// <param name="PrintMm">How long the bank card's outline came out of the printer, 75 to 95 mm; null: not looked at.</param>
+/// <param name="Answer">What was measured, JSON.</param>
+public sealed record HeadPicture(Guid Id, Guid ClientId, string Zone, DateTime TakenAt, double? PrintMm, string Answer);
+
+/// <summary>Pictures with the measuring card: kept encrypted, shown only to who may see what clients answer, gone with the client.</summary>
+public sealed class PictureRecord(Database db)
+{
+    /// <summary>So many are kept of one client; the oldest go first.</summary>
+    public const int Most = 40;
+
+    /// <summary>A client's, the newest first.</summary>
+    public Task<IReadOnlyList<HeadPicture>> Of(Guid clientId) =>
+        db.List<HeadPicture>(
+            "select id, client_id, zone, taken_at, print_mm, answer::text as answer from picture where client_id = @clientId order by taken_at desc, id",
+            new { clientId }
+        );
+
+    /// <summary>The picture itself, as the application encrypted it; null: there is none of this client.</summary>
+    public Task<byte[]?> Sealed(Guid clientId, Guid id) =>
+        db.One<byte[]>("select sealed from picture where client_id = @clientId and id = @id", new { clientId, id });
+
+    /// <summary>Keeps one.</summary>
+    /// <param name="picture">What is known of it.</param>
+    /// <param name="ciphertext">The picture, encrypted.</param>
+    /// <param name="by">Who took it in.</param>
+    public Task<int> Keep(HeadPicture picture, byte[] ciphertext, Guid by) =>
+        db.Run(
+            """
+            insert into picture (id, client_id, zone, taken_at, taken_by, print_mm, answer, sealed) values (@Id, @ClientId, @Zone, @TakenAt, @by, @PrintMm, @Answer::jsonb, @ciphertext);
+            delete from picture where client_id = @ClientId and id in (select id from picture where client_id = @ClientId order by taken_at desc offset @Most)
+            """,
+            new
+            {
+                picture.Id,
+                picture.ClientId,
+                picture.Zone,
+                picture.TakenAt,
+                picture.PrintMm,
+                picture.Answer,
+                ciphertext,
+                by,
+                Most,
+            }
+        );
+
+    /// <summary>Takes one away.</summary>
+    public Task<int> Drop(Guid clientId, Guid id) => db.Run("delete from picture where client_id = @clientId and id = @id", new { clientId, id });
+}

@@ -1,0 +1,164 @@
+using System.Globalization;
+using System.Text.Json;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Picture;
+using Kitto.Store;
+using Kitto.Web.Identity;
+using Kitto.Web.Pictures;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.AspNetCore.Mvc.RazorPages;
+
+namespace Kitto.Web.Pages.Clients;
+
+/// <summary>Pictures of a client's head with the measuring card, and what was measured in them.</summary>
+[RequestSizeLimit(MostBytes)]
+[RequestFormLimits(MultipartBodyLengthLimit = MostBytes)]
+public sealed class PicturesModel(
+    Store.Clients clients,
+    Studios studios,
+    PictureRecord pictures,
+    PictureReader reader,
+    PictureSeal seal,
+    TimeProvider clock
+) : PageModel
+{
+    /// <summary>Largest post, bytes: a file of 20 MB and its form.</summary>
+    private const int MostBytes = 21 << 20;
+
+    public Client Client { get; private set; } = null!;
+
+    public Studio Studio { get; private set; } = null!;
+
+    public IReadOnlyList<(HeadPicture Picture, PictureAnswer Answer)> All { get; private set; } = [];
+
+    /// <summary>What was chosen and typed.</summary>
+    public string? Zone { get; private set; }
+
+    /// <summary>The outline's length as typed.</summary>
+    public string? Print { get; private set; }
+
+    /// <summary>What is wrong, by field.</summary>
+    public Dictionary<string, string> Wrong { get; } = [];
+
+    public async Task<IActionResult> OnGet(Guid id) => await Load(id) ? Page() : NotFound();
+
+    /// <summary>The picture itself.</summary>
+    public async Task<IActionResult> OnGetImage(Guid id, Guid picture) =>
+        await pictures.Sealed(id, picture) is { } kept && seal.Open(kept) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
+
+    /// <summary>Takes one in and measures it.</summary>
+    public async Task<IActionResult> OnPost(Guid id, string? zone, IFormFile? picture, string? print)
+    {
+        if (!await Load(id))
+        {
+            return NotFound();
+        }
+
+        (Zone, Print) = (zone, print?.Trim());
+        if (Json.Named<Zone>(zone) is null)
+        {
+            Wrong["zone"] = "Choose a zone.";
+        }
+
+        double? outline = null;
+        if (!string.IsNullOrEmpty(Print))
+        {
+            outline = double.TryParse(Print.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double mm) && mm is >= 75 and <= 95 ? mm : null;
+            if (outline is null)
+            {
+                Wrong["print"] = "75 to 95 mm, or nothing.";
+            }
+        }
+
+        if (picture is null or { Length: 0 })
+        {
+            Wrong["picture"] = "Choose a picture, JPEG or PNG.";
+        }
+
+        if (Wrong.Count > 0)
+        {
+            return Page();
+        }
+
+        using var bytes = new MemoryStream();
+        await picture!.CopyToAsync(bytes);
+        var answer = await reader.Read(bytes.ToArray(), CardScale.Of(outline), HttpContext.RequestAborted);
+        if (answer.File is { } refused || answer.Jpeg is null)
+        {
+            Wrong["picture"] = Says(answer.File ?? FileRefusal.Broken);
+            return Page();
+        }
+
+        await pictures.Keep(
+            new HeadPicture(
+                Guid.CreateVersion7(),
+                id,
+                zone!,
+                clock.GetUtcNow().UtcDateTime,
+                outline,
+                JsonSerializer.Serialize(answer with { Jpeg = null }, Json.Options)
+            ),
+            seal.Seal(answer.Jpeg),
+            User.Id()
+        );
+        return RedirectToPage(new { id });
+    }
+
+    /// <summary>Takes one away.</summary>
+    public async Task<IActionResult> OnPostDrop(Guid id, Guid picture)
+    {
+        await pictures.Drop(id, picture);
+        return RedirectToPage(new { id });
+    }
+
+    /// <summary>The zone a picture shows.</summary>
+    public Zone ZoneOf(HeadPicture picture) => Json.Named<Zone>(picture.Zone) ?? Kitto.Core.Head.Zone.FrontHairline;
+
+    /// <summary>A value with its band, as a colourist reads it.</summary>
+    public static string Text(Measured? m, double times, string format, string unit, string none)
+    {
+        string Number(double v) => (v * times).ToString(format, CultureInfo.InvariantCulture);
+        return m is null ? none : $"{Number(m.Value)}{unit}, {Number(m.Low)} to {Number(m.High)}";
+    }
+
+    /// <summary>Why a picture is not measured, and what to do.</summary>
+    public static string Says(PictureRefusal refused) =>
+        refused switch
+        {
+            PictureRefusal.NoCard => "The card is not seen whole: at least three of its four marks must be in the picture, with nothing over them.",
+            PictureRefusal.NotFlat => "The card is bent. Lay it flat, or print it on stiffer paper.",
+            PictureRefusal.TooTilted => "It was taken too much from the side. Hold the phone straight above the card.",
+            PictureRefusal.Blurred => "It is blurred, or taken from too far away. Hold still, closer, and tap the card to focus.",
+            PictureRefusal.TooDark => "It is too dark. Go to a window.",
+            PictureRefusal.TooBright => "The paper is burnt out to white. Keep out of the sun, no flash.",
+            PictureRefusal.TwoLights => "Lights of two colours fall on it, or a hard shadow. Switch the lamp off, or leave the window.",
+            PictureRefusal.NoHair => "The window is not filled with hair, or not cut out.",
+            PictureRefusal.NoParting => "No parting is seen at the window's upper edge. Part the hair and lay the card so that scalp shows just inside it.",
+            PictureRefusal.NotClear => "Where regrowth ends is not clear in it: shine, or two colours too much alike. Turn the light, or measure by eye.",
+            _ => $"Less than {HairReader.ShortestMm:0} mm have grown: that is measured by eye.",
+        };
+
+    private static string Says(FileRefusal refused) =>
+        refused switch
+        {
+            FileRefusal.NotAPicture => "This is no picture that is read here. Take a JPEG or a PNG.",
+            FileRefusal.TooLarge => "The file is larger than 20 MB.",
+            FileRefusal.TooManyPixels => "The picture has more than 40 million pixels. Send it smaller.",
+            FileRefusal.TooFewPixels => "The picture is too small: 600 pixels at its short side at least.",
+            _ => "The file is broken, or took too long to open. Send the picture again.",
+        };
+
+    private async Task<bool> Load(Guid id)
+    {
+        if (await clients.Get(id) is not { } client)
+        {
+            return false;
+        }
+
+        (Client, Studio) = (client, (await studios.Get())!);
+        All = [.. (await pictures.Of(id)).Select(p => (p, JsonSerializer.Deserialize<PictureAnswer>(p.Answer, Json.Options)!))];
+        Print ??= All.Select(p => p.Picture.PrintMm).FirstOrDefault(p => p is not null)?.ToString(CultureInfo.InvariantCulture);
+        return true;
+    }
+}

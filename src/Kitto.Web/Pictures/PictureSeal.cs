@@ -1,0 +1,26 @@
+using System.Security.Cryptography;
+using Microsoft.AspNetCore.DataProtection;
+
+namespace Kitto.Web.Pictures;
+
+/// <summary>Keeps pictures encrypted where they lie.</summary>
+public sealed class PictureSeal(IDataProtectionProvider keys)
+{
+    private readonly IDataProtector keeper = keys.CreateProtector("Kitto.Picture");
+
+    /// <summary>Encrypts one.</summary>
+    public byte[] Seal(byte[] picture) => keeper.Protect(picture);
+
+    /// <summary>Opens one; null where its key is gone.</summary>
+    public byte[]? Open(byte[] kept)
+    {
+        try
+        {
+            return keeper.Unprotect(kept);
+        }
+        catch (CryptographicException)
+        {
+            return null;
+        }
+    }
+}
