@@ -7,6 +7,7 @@ using Kitto.Pictures;
 
 // kitto bench photographs [--count N] [--seed S] [--list]    pictures of known heads within the stated limits, and a fifth as many beyond them: how well they are read
 // kitto bench photographs --draw FILE [--seed S] [--width W]  one such picture, as a file, W pixels across (1800)
+// kitto bench photographs --demo FOLDER                      the pictures of the demo, with what is measured in them
 CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
 int Number(string name, int otherwise) => Array.IndexOf(args, name) is >= 0 and var i && i + 1 < args.Length ? int.Parse(args[i + 1]) : otherwise;
 int count = Number("--count", 500),
@@ -19,6 +20,12 @@ if (Array.IndexOf(args, "--draw") is >= 0 and var draw)
     using var picture = CardFinder.Of(raw.Width, raw.Height, raw.Bgr);
     File.WriteAllBytes(args[draw + 1], args[draw + 1].EndsWith(".png", StringComparison.Ordinal) ? CardFinder.Png(picture) : CardFinder.Jpeg(picture, drawn.Shot.Quality));
     Console.WriteLine(drawn);
+    return 0;
+}
+
+if (Array.IndexOf(args, "--demo") is >= 0 and var demo)
+{
+    Demo.Draw(args[demo + 1]);
     return 0;
 }
 

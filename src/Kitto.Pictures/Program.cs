@@ -6,7 +6,7 @@ using Kitto.Core.Picture;
 namespace Kitto.Pictures;
 
 /// <summary>Reads one picture from standard input and answers on standard output, in a process of its own: what a broken picture does, it does to nobody else.</summary>
-public static class Program
+public static class Worker
 {
     private static readonly JsonSerializerOptions Names = Core.Contract.Json.Options;
 
@@ -37,7 +37,8 @@ public static class Program
         return 0;
     }
 
-    private static PictureAnswer Answer(byte[] file, CardScale scale)
+    /// <summary>What is answered of a file.</summary>
+    public static PictureAnswer Answer(byte[] file, CardScale scale)
     {
         if (PictureFile.Refuses(file) is { } refused)
         {

@@ -128,6 +128,23 @@ public sealed class PictureFileTests
     }
 
     [Fact]
+    public void The_demo_shows_what_is_measured_in_its_pictures_today()
+    {
+        string[] files = Directory.GetFiles(Path.Combine(AppContext.BaseDirectory, "data", "demo", "pictures"), "*.jpg");
+        Assert.NotEmpty(files);
+        Assert.All(
+            files,
+            file =>
+            {
+                var kept = System.Text.Json.JsonSerializer.Deserialize<PictureAnswer>(File.ReadAllText(Path.ChangeExtension(file, ".json")), Core.Contract.Json.Options)!;
+                var now = Worker.Answer(File.ReadAllBytes(file), CardScale.Of(85.2));
+                Assert.Equal(kept.Reading!.RegrowthMm!.Value, now.Reading!.RegrowthMm!.Value, 1);
+                Assert.Equal(kept.Reading.White!.Value, now.Reading.White!.Value, 2);
+            }
+        );
+    }
+
+    [Fact]
     public async Task A_broken_picture_takes_nothing_down_and_a_whole_one_is_answered_meanwhile()
     {
         using var reader = new Pictures.PictureReader();

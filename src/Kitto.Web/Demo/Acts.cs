@@ -7,6 +7,7 @@ using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Consultations;
 using Kitto.Web.Guides;
+using Kitto.Web.Pictures;
 using Kitto.Web.Sittings;
 
 namespace Kitto.Web.Demo;
@@ -23,6 +24,8 @@ internal sealed class Acts(
     KitCommands changes,
     GuideLinks links,
     DemoStock stock,
+    PictureRecord pictures,
+    PictureSeal seal,
     TimeProvider clock,
     Person colourist
 )
@@ -52,6 +55,21 @@ internal sealed class Acts(
             )
         );
         return id;
+    }
+
+    /// <summary>Pictures with the card, of some days ago: drawn and measured beforehand, so that the demo need not wait for it.</summary>
+    public async Task Pictured(Guid client, string name, double daysAgo)
+    {
+        foreach (string file in Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "data", "demo", "pictures"), name + "-*.jpg").Order())
+        {
+            string answer = await File.ReadAllTextAsync(Path.ChangeExtension(file, ".json"));
+            string zone = Path.GetFileNameWithoutExtension(file)[(name.Length + 1)..];
+            await pictures.Keep(
+                new HeadPicture(Guid.CreateVersion7(), client, zone, now.AddDays(-daysAgo), 85.2, answer),
+                seal.Seal(await File.ReadAllBytesAsync(file)),
+                colourist.Id
+            );
+        }
     }
 
     public static Remembered Put(DateOnly month, Treatment what) => new(new RoughDate(month.Year, month.Month, null), what);

@@ -40,6 +40,7 @@ internal sealed class Story(Acts acts)
 
         var nuala = await acts.Add("Nuala Thorne", 62, brannoc, "Likes it soft; never full cover.");
         await acts.Reported(await acts.Signed(nuala, "nuala", 47), 38, 11, "full", seen: true);
+        await acts.Pictured(nuala, "nuala", 0.2);
 
         await acts.Signed(await acts.Add("Ragnhild Moss", 33, town, "Asks for much lighter."), "ragnhild", 3);
 
