@@ -92,7 +92,9 @@ internal sealed record Drawn(DrawnHair Hair, DrawnCard Card, Shot Shot, PictureR
             PictureRefusal.TooDark => new(hair, card, shot with { Exposure = Between(0.02, 0.08) }, beyond),
             PictureRefusal.TooBright => new(hair, card, shot with { Exposure = Between(1.4, 2.5) }, beyond),
             PictureRefusal.TwoLights => new(hair, card, shot with { Second = (Lamp)(((int)shot.Lamp + 1 + random.Next(3)) % 4) }, beyond),
-            PictureRefusal.NoHair => random.Next(2) == 0 ? new(hair with { ReachMm = Between(4, 12) }, card, shot, beyond) : new(hair, card with { WindowCut = false }, shot, beyond),
+            PictureRefusal.NoHair => random.Next(2) == 0
+                ? new(hair with { ReachMm = Between(4, 12) }, card, shot, beyond)
+                : new(hair, card with { WindowCut = false }, shot, beyond),
             _ => new(hair, card, shot, null),
         };
     }

@@ -18,7 +18,10 @@ if (Array.IndexOf(args, "--draw") is >= 0 and var draw)
     int width = Number("--width", drawn.Shot.Width);
     var raw = StandInCamera.Take(drawn.Hair, drawn.Card, drawn.Shot with { Width = width, Height = width * 4 / 3 }, first);
     using var picture = CardFinder.Of(raw.Width, raw.Height, raw.Bgr);
-    File.WriteAllBytes(args[draw + 1], args[draw + 1].EndsWith(".png", StringComparison.Ordinal) ? CardFinder.Png(picture) : CardFinder.Jpeg(picture, drawn.Shot.Quality));
+    File.WriteAllBytes(
+        args[draw + 1],
+        args[draw + 1].EndsWith(".png", StringComparison.Ordinal) ? CardFinder.Png(picture) : CardFinder.Jpeg(picture, drawn.Shot.Quality)
+    );
     Console.WriteLine(drawn);
     return 0;
 }

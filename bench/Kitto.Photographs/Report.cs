@@ -11,7 +11,9 @@ internal static class Report
     {
         var within = seen.Where(s => s.Drawn.Beyond is null).ToList();
         var read = within.Where(s => s.Reading.Refused is null).ToList();
-        to.WriteLine($"{within.Count} pictures within the limits, {read.Count} read; refused: {Counted(within.Where(s => s.Reading.Refused is not null).Select(s => s.Reading.Refused!.Value))}");
+        to.WriteLine(
+            $"{within.Count} pictures within the limits, {read.Count} read; refused: {Counted(within.Where(s => s.Reading.Refused is not null).Select(s => s.Reading.Refused!.Value))}"
+        );
         if (list)
         {
             foreach (var (seed, d, r, _) in within)
@@ -26,13 +28,27 @@ internal static class Report
         to.WriteLine($"no line found: {read.Count - lines.Count}");
         bool good =
             Line(to, "regrowth, mm", lines.Select(s => (s.Drawn.Hair.RegrowthMm, s.Reading.RegrowthMm!)), 1, 3)
-            & Line(to, "white, points", lines.Where(s => s.Reading.White is not null).Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))), 5, 12)
+            & Line(
+                to,
+                "white, points",
+                lines.Where(s => s.Reading.White is not null).Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))),
+                5,
+                12
+            )
             & Line(to, "level", lines.Where(s => s.Reading.Level is not null).Select(s => (s.Drawn.Hair.Level, s.Reading.Level!)), 0.3, 0.8);
-        to.WriteLine($"told of those read: regrowth {lines.Count}, white {lines.Count(s => s.Reading.White is not null)}, level {lines.Count(s => s.Reading.Level is not null)}");
+        to.WriteLine(
+            $"told of those read: regrowth {lines.Count}, white {lines.Count(s => s.Reading.White is not null)}, level {lines.Count(s => s.Reading.Level is not null)}"
+        );
         foreach (var lamp in lines.GroupBy(s => s.Drawn.Shot.Lamp).OrderBy(g => g.Key))
         {
             Line(to, $"  level, {lamp.Key}", lamp.Where(s => s.Reading.Level is not null).Select(s => (s.Drawn.Hair.Level, s.Reading.Level!)), 0.3, 0.8);
-            Line(to, $"  white, {lamp.Key}", lamp.Where(s => s.Reading.White is not null).Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))), 5, 12);
+            Line(
+                to,
+                $"  white, {lamp.Key}",
+                lamp.Where(s => s.Reading.White is not null).Select(s => (s.Drawn.Hair.White * 100, Times(s.Reading.White!, 100))),
+                5,
+                12
+            );
         }
 
         var beyond = seen.Where(s => s.Drawn.Beyond is not null).ToList();
@@ -44,7 +60,9 @@ internal static class Report
         }
 
         double[] times = [.. seen.Select(s => s.Ms).Order()];
-        to.WriteLine($"reading: median {times[times.Length / 2]:0} ms, 95 of 100 {times[(int)(times.Length * 0.95)]:0} ms, {times.Length} pictures, as many at once as processors");
+        to.WriteLine(
+            $"reading: median {times[times.Length / 2]:0} ms, 95 of 100 {times[(int)(times.Length * 0.95)]:0} ms, {times.Length} pictures, as many at once as processors"
+        );
         return good && right >= 0.95 * beyond.Count && read.Count >= 0.9 * within.Count;
     }
 
@@ -52,7 +70,8 @@ internal static class Report
 
     private static string Text(Measured? m) => m is null ? "-" : $"{m.Value, 5:0.00} [{m.Low:0.00} {m.High:0.00}]";
 
-    private static string Counted(IEnumerable<PictureRefusal> what) => string.Join(", ", what.GroupBy(w => w).Select(g => $"{g.Key} {g.Count()}")) is { Length: > 0 } some ? some : "none";
+    private static string Counted(IEnumerable<PictureRefusal> what) =>
+        string.Join(", ", what.GroupBy(w => w).Select(g => $"{g.Key} {g.Count()}")) is { Length: > 0 } some ? some : "none";
 
     private static bool Line(TextWriter to, string name, IEnumerable<(double True, Measured Found)> pairs, double median, double most)
     {

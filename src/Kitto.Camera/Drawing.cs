@@ -72,14 +72,20 @@ internal sealed class Drawing
 
     /// <summary>Skin: blood takes green and a little blue, melanin takes most from blue.</summary>
     private static double Skin(double red, double nm) =>
-        red * (1 - (1 - red * 0.9) * 0.5 * (700 - nm) / 300) * (1 - 0.22 * Math.Exp(-(nm - 545) * (nm - 545) / (2 * 28 * 28))) * (nm < 480 ? 1 - 0.15 * (480 - nm) / 80 : 1);
+        red
+        * (1 - (1 - red * 0.9) * 0.5 * (700 - nm) / 300)
+        * (1 - 0.22 * Math.Exp(-(nm - 545) * (nm - 545) / (2 * 28 * 28)))
+        * (nm < 480 ? 1 - 0.15 * (480 - nm) / 80 : 1);
 
     private void Card(DrawnCard card, double[] power, bool covered)
     {
         double[] flat = [.. Enumerable.Repeat(1.0, Light.Bands)];
         double[] white = [.. Spectra.Seen(flat, power).Select((v, c) => v * card.Paper * (c == 2 ? 1 - card.PaperYellow : 1))],
             black = [.. white.Select(v => v * 0.045)],
-            tint = Spectra.Seen([.. Enumerable.Range(0, Light.Bands).Select(i => 0.08 + 0.4 * Math.Exp(-Math.Pow((Light.Wavelength(i) - 495) / 45, 2) / 2))], power);
+            tint = Spectra.Seen(
+                [.. Enumerable.Range(0, Light.Bands).Select(i => 0.08 + 0.4 * Math.Exp(-Math.Pow((Light.Wavelength(i) - 495) / 45, 2) / 2))],
+                power
+            );
         void Fill(double x, double y, double width, double height, double[] colour)
         {
             // Everything on the paper is as much too large as the paper says.
@@ -121,13 +127,32 @@ internal sealed class Drawing
                 where.Y,
                 where.Width,
                 where.Height,
-                [.. white.Select((v, c) => v * share * Math.Exp(c == 0 ? card.GreyTint / 2 : c == 2 ? -card.GreyTint / 2 : 0))]
+                [
+                    .. white.Select(
+                        (v, c) =>
+                            v
+                            * share
+                            * Math.Exp(
+                                c == 0 ? card.GreyTint / 2
+                                : c == 2 ? -card.GreyTint / 2
+                                : 0
+                            )
+                    ),
+                ]
             );
         }
 
         for (int mm = 5; mm <= 95; mm++)
         {
-            Fill(MeasuringCard.Rule.X, mm - 0.1, mm % 10 == 0 ? 3 : mm % 5 == 0 ? 2 : 1.2, 0.2, black);
+            Fill(
+                MeasuringCard.Rule.X,
+                mm - 0.1,
+                mm % 10 == 0 ? 3
+                    : mm % 5 == 0 ? 2
+                    : 1.2,
+                0.2,
+                black
+            );
         }
 
         const double Cell = MeasuringCard.Marker / MeasuringCard.Cells;
@@ -153,7 +178,12 @@ internal sealed class Drawing
     private void Hair(DrawnHair hair, double[] power, Random random)
     {
         const int Kinds = 7;
-        double[][] grown = [.. Enumerable.Range(0, Kinds).Select(i => Spectra.Seen(Spectra.Reflectance(Melanin.Of(Math.Clamp(hair.Level + (i - 3) * 0.12, 1, 11)), 0, 0), power))];
+        double[][] grown =
+        [
+            .. Enumerable
+                .Range(0, Kinds)
+                .Select(i => Spectra.Seen(Spectra.Reflectance(Melanin.Of(Math.Clamp(hair.Level + (i - 3) * 0.12, 1, 11)), 0, 0), power)),
+        ];
         double[] white = Spectra.Seen(Spectra.Reflectance(0, 0, 0), power),
             lit = Spectra.Seen([.. Enumerable.Repeat(1.0, Light.Bands)], power);
         double depth = Melanin.Of(hair.LengthsLevel),
@@ -171,7 +201,9 @@ internal sealed class Drawing
         {
             bool isWhite = random.NextDouble() < hair.White;
             double[] root = isWhite ? white : grown[random.Next(Kinds)];
-            double growth = hair.RegrowthMm <= 0 ? double.PositiveInfinity : Math.Max(0.5, hair.RegrowthMm * (1 + 0.03 * Normal(random)) + hair.GrowthSd * Normal(random)),
+            double growth = hair.RegrowthMm <= 0
+                    ? double.PositiveInfinity
+                    : Math.Max(0.5, hair.RegrowthMm * (1 + 0.03 * Normal(random)) + hair.GrowthSd * Normal(random)),
                 bandEnd = growth + (hair.BandMm > 0 ? Math.Max(0, hair.BandMm + Normal(random)) : 0);
             double own = Math.Exp(0.16 * Normal(random)),
                 glint = 0.3 + 1.4 * random.NextDouble(),
@@ -195,7 +227,9 @@ internal sealed class Drawing
                     t * along < growth ? root
                     : t * along < bandEnd ? band
                     : lengths;
-                double shadow = own * shade[Math.Clamp((int)((x - FromX) / 2), 0, shade.GetLength(0) - 1), Math.Clamp((int)((y - FromY) / 2), 0, shade.GetLength(1) - 1)],
+                double shadow =
+                        own
+                        * shade[Math.Clamp((int)((x - FromX) / 2), 0, shade.GetLength(0) - 1), Math.Clamp((int)((y - FromY) / 2), 0, shade.GetLength(1) - 1)],
                     spark = down > 0 ? hair.Shine * glint * Math.Exp(-(y - shineAt) * (y - shineAt) / (2 * shineSd * shineSd)) : 0;
                 Put((x - FromX) * PerMm, (int)((y - FromY) * PerMm), width, colour, shadow, spark, lit);
             }
@@ -208,12 +242,21 @@ internal sealed class Drawing
         {
             double[] depths =
             [
-                .. Enumerable.Range(0, (int)((ToHere - FromHere) * hair.RootsMm * hair.FibresPerMm2)).Select(_ => 0.5 + random.NextDouble() * hair.RootsMm).OrderDescending(),
+                .. Enumerable
+                    .Range(0, (int)((ToHere - FromHere) * hair.RootsMm * hair.FibresPerMm2))
+                    .Select(_ => 0.5 + random.NextDouble() * hair.RootsMm)
+                    .OrderDescending(),
             ];
             foreach (double rooted in depths)
             {
                 double x = FromHere + random.NextDouble() * (ToHere - FromHere);
-                Fibre(x, hair.PartingAt(x) + side * rooted, side, side > 0 ? lean : 0.1 * Normal(random), side > 0 ? hair.ReachMm * (0.97 + 0.06 * random.NextDouble()) : 25);
+                Fibre(
+                    x,
+                    hair.PartingAt(x) + side * rooted,
+                    side,
+                    side > 0 ? lean : 0.1 * Normal(random),
+                    side > 0 ? hair.ReachMm * (0.97 + 0.06 * random.NextDouble()) : 25
+                );
             }
         }
     }

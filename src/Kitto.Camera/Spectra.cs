@@ -26,28 +26,37 @@ internal static class Spectra
             Lamp.Incandescent => [.. Enumerable.Range(0, Light.Bands).Select(i => Math.Pow(Nm(i) / 560, -5) / (Math.Exp(1.4388e7 / (Nm(i) * 2856)) - 1) * 8e3)],
             Lamp.Fluorescent =>
             [
-                .. Enumerable.Range(0, Light.Bands)
-                    .Select(i => 12 + 60 * Bell(Nm(i), 436, 7) + 120 * Bell(Nm(i), 546, 8) + 100 * Bell(Nm(i), 611, 8) + 25 * Bell(Nm(i), 490, 12) + 20 * Bell(Nm(i), 585, 12)),
+                .. Enumerable
+                    .Range(0, Light.Bands)
+                    .Select(i =>
+                        12
+                        + 60 * Bell(Nm(i), 436, 7)
+                        + 120 * Bell(Nm(i), 546, 8)
+                        + 100 * Bell(Nm(i), 611, 8)
+                        + 25 * Bell(Nm(i), 490, 12)
+                        + 20 * Bell(Nm(i), 585, 12)
+                    ),
             ],
             _ => [.. Enumerable.Range(0, Light.Bands).Select(i => 70 * Bell(Nm(i), 450, 11) + 95 * Bell(Nm(i), 565, 58))],
         };
 
     /// <summary>What a fibre seen as a mass reflects, by band: the engine's law, written down again here so that a mistake in one is not hidden by the other.</summary>
     public static double[] Reflectance(double melanin, double red, double blue) =>
-    [
-        .. Enumerable.Range(0, Light.Bands)
-            .Select(i => Nm(i))
-            .Select(nm =>
-                0.012
-                + 0.988
-                    * Math.Exp(
-                        -5.9
-                            * Math.Sqrt(
-                                0.0055 * Math.Pow(550 / nm, 3) + melanin * Math.Pow(550 / nm, 3.33) + red * Bell(nm, 500, 38) + blue * Bell(nm, 620, 42)
-                            )
-                    )
-            ),
-    ];
+        [
+            .. Enumerable
+                .Range(0, Light.Bands)
+                .Select(i => Nm(i))
+                .Select(nm =>
+                    0.012
+                    + 0.988
+                        * Math.Exp(
+                            -5.9
+                                * Math.Sqrt(
+                                    0.0055 * Math.Pow(550 / nm, 3) + melanin * Math.Pow(550 / nm, 3.33) + red * Bell(nm, 500, 38) + blue * Bell(nm, 620, 42)
+                                )
+                        )
+                ),
+        ];
 
     /// <summary>What a camera's sensors make of a reflectance in a lamp, balanced to the lamp and turned to the primaries of sRGB.</summary>
     public static double[] Seen(double[] reflectance, double[] lamp)
@@ -79,18 +88,19 @@ internal static class Spectra
             for (int i = 0; i < Light.Bands; i++)
             {
                 var o = Light.Observer(Nm(i));
-                (x, y, z, full) = (x + o.X * day[i] * reflectance[i], y + o.Y * day[i] * reflectance[i], z + o.Z * day[i] * reflectance[i], full + o.Y * day[i]);
+                (x, y, z, full) = (
+                    x + o.X * day[i] * reflectance[i],
+                    y + o.Y * day[i] * reflectance[i],
+                    z + o.Z * day[i] * reflectance[i],
+                    full + o.Y * day[i]
+                );
             }
 
             (x, y, z) = (x / full, y / full, z / full);
             pairs.Add(
                 (
                     [raw[0] / white[0], raw[1] / white[1], raw[2] / white[2]],
-                    [
-                        3.2404542 * x - 1.5371385 * y - 0.4985314 * z,
-                        -0.969266 * x + 1.8760108 * y + 0.041556 * z,
-                        0.0556434 * x - 0.2040259 * y + 1.0572252 * z,
-                    ]
+                    [3.2404542 * x - 1.5371385 * y - 0.4985314 * z, -0.969266 * x + 1.8760108 * y + 0.041556 * z, 0.0556434 * x - 0.2040259 * y + 1.0572252 * z]
                 )
             );
         }

@@ -33,8 +33,7 @@ public static class StandInCamera
         const double MiddleX = 46,
             MiddleY = 58;
         double focal = shot.Width * 2.35;
-        double[] eye =
-            [Math.Sin(tilt) * Math.Cos(to) * shot.DistanceMm, Math.Sin(tilt) * Math.Sin(to) * shot.DistanceMm, Math.Cos(tilt) * shot.DistanceMm],
+        double[] eye = [Math.Sin(tilt) * Math.Cos(to) * shot.DistanceMm, Math.Sin(tilt) * Math.Sin(to) * shot.DistanceMm, Math.Cos(tilt) * shot.DistanceMm],
             ahead = [-eye[0] / shot.DistanceMm, -eye[1] / shot.DistanceMm, -eye[2] / shot.DistanceMm];
         // Right and down on the picture, as near to those of the card as the tilt lets them.
         double dot = ahead[0];

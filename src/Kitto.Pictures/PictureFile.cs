@@ -44,11 +44,9 @@ public static class PictureFile
     {
         if (Kind(file) == 2)
         {
-            return file.Length < 24 || !file[12..16].SequenceEqual("IHDR"u8)
-                ? null
-                : (BinaryPrimitives.ReadInt32BigEndian(file[16..]), BinaryPrimitives.ReadInt32BigEndian(file[20..])) is { Item1: > 0, Item2: > 0 } size
-                    ? size
-                    : null;
+            return file.Length < 24 || !file[12..16].SequenceEqual("IHDR"u8) ? null
+                : (BinaryPrimitives.ReadInt32BigEndian(file[16..]), BinaryPrimitives.ReadInt32BigEndian(file[20..])) is { Item1: > 0, Item2: > 0 } size ? size
+                : null;
         }
 
         for (int at = 2; at + 9 < file.Length; )

@@ -23,7 +23,10 @@ public static class Worker
             return 2;
         }
 
-        var scale = args.Length == 0 ? CardScale.Unknown : new CardScale(double.Parse(args[0], CultureInfo.InvariantCulture), double.Parse(args[1], CultureInfo.InvariantCulture));
+        var scale =
+            args.Length == 0
+                ? CardScale.Unknown
+                : new CardScale(double.Parse(args[0], CultureInfo.InvariantCulture), double.Parse(args[1], CultureInfo.InvariantCulture));
         using var input = Console.OpenStandardInput();
         using var file = new MemoryStream();
         byte[] piece = new byte[1 << 16];

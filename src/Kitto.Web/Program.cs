@@ -123,7 +123,10 @@ builder
     .AddScoped<SignIns>()
     .AddScoped<SecondStep>()
     .AddScoped<Passkeys>()
-    .AddSingleton<PasskeyRecord>().AddSingleton<PictureRecord>().AddSingleton<PictureReader>().AddSingleton<PictureSeal>()
+    .AddSingleton<PasskeyRecord>()
+    .AddSingleton<PictureRecord>()
+    .AddSingleton<PictureReader>()
+    .AddSingleton<PictureSeal>()
     .AddSingleton<PeopleCommands>();
 builder.Services.AddSingleton<RecoveryLetters>().AddHostedService(s => s.GetRequiredService<RecoveryLetters>());
 builder.Services.AddAuthorization();

@@ -62,7 +62,9 @@ public sealed partial class ArchitectureTests
             Directory
                 .EnumerateFiles(Path.Combine(Bench.Root, "src"), "*.cs", SearchOption.AllDirectories)
                 .Where(f => !f.Contains("/obj/", StringComparison.Ordinal) && !f.Contains("/Kitto.Pictures/", StringComparison.Ordinal)),
-            f => File.ReadAllText(f) is var text && (text.Contains("OpenCvSharp", StringComparison.Ordinal) || text.Contains("CardFinder", StringComparison.Ordinal))
+            f =>
+                File.ReadAllText(f) is var text
+                && (text.Contains("OpenCvSharp", StringComparison.Ordinal) || text.Contains("CardFinder", StringComparison.Ordinal))
         );
 
     [GeneratedRegex(@"DateTime(Offset)?\.(Utc)?Now|DateOnly\.FromDateTime|TimeProvider|Random\(|</?(div|span|p|svg|b)>")]

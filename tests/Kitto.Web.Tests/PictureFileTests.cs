@@ -54,8 +54,17 @@ public sealed class PictureFileTests
     public void A_known_head_is_read_in_any_light_from_aside_on_a_card_that_is_printed_too_small(Lamp lamp, double tilt, double regrowth, double white)
     {
         var reading = Read(
-            Head with { RegrowthMm = regrowth, White = white },
-            new DrawnCard { Scale = 0.98, GreyTint = 0.04, PaperYellow = 0.03 },
+            Head with
+            {
+                RegrowthMm = regrowth,
+                White = white,
+            },
+            new DrawnCard
+            {
+                Scale = 0.98,
+                GreyTint = 0.04,
+                PaperYellow = 0.03,
+            },
             new Shot
             {
                 Lamp = lamp,
@@ -87,14 +96,54 @@ public sealed class PictureFileTests
     public static TheoryData<PictureRefusal, DrawnHair, DrawnCard, Shot> Faults =>
         new()
         {
-            { PictureRefusal.NoCard, Head, new DrawnCard(), new Shot { MarkerCovered = true } },
-            { PictureRefusal.TooTilted, Head, new DrawnCard(), new Shot { TiltDegrees = 48 } },
-            { PictureRefusal.Blurred, Head, new DrawnCard(), new Shot { BlurPixels = 5 } },
-            { PictureRefusal.TooDark, Head, new DrawnCard(), new Shot { Exposure = 0.05 } },
-            { PictureRefusal.TooBright, Head, new DrawnCard(), new Shot { Exposure = 1.6 } },
-            { PictureRefusal.TwoLights, Head, new DrawnCard(), new Shot { Second = Lamp.Incandescent } },
-            { PictureRefusal.NoHair, Head, new DrawnCard { WindowCut = false }, new Shot() },
-            { PictureRefusal.NotFlat, Head, new DrawnCard { BendMm = 16 }, new Shot { TiltDegrees = 15 } },
+            {
+                PictureRefusal.NoCard,
+                Head,
+                new DrawnCard(),
+                new Shot { MarkerCovered = true }
+            },
+            {
+                PictureRefusal.TooTilted,
+                Head,
+                new DrawnCard(),
+                new Shot { TiltDegrees = 48 }
+            },
+            {
+                PictureRefusal.Blurred,
+                Head,
+                new DrawnCard(),
+                new Shot { BlurPixels = 5 }
+            },
+            {
+                PictureRefusal.TooDark,
+                Head,
+                new DrawnCard(),
+                new Shot { Exposure = 0.05 }
+            },
+            {
+                PictureRefusal.TooBright,
+                Head,
+                new DrawnCard(),
+                new Shot { Exposure = 1.6 }
+            },
+            {
+                PictureRefusal.TwoLights,
+                Head,
+                new DrawnCard(),
+                new Shot { Second = Lamp.Incandescent }
+            },
+            {
+                PictureRefusal.NoHair,
+                Head,
+                new DrawnCard { WindowCut = false },
+                new Shot()
+            },
+            {
+                PictureRefusal.NotFlat,
+                Head,
+                new DrawnCard { BendMm = 16 },
+                new Shot { TiltDegrees = 15 }
+            },
         };
 
     [Theory]
@@ -106,11 +155,30 @@ public sealed class PictureFileTests
     public void A_file_is_judged_by_its_head_before_it_is_opened()
     {
         byte[] Png(int width, int height) =>
-        [
-            0x89, .. "PNG\r\n"u8, 0x1a, (byte)'\n', 0, 0, 0, 13, .. "IHDR"u8,
-            (byte)(width >> 24), (byte)(width >> 16), (byte)(width >> 8), (byte)width,
-            (byte)(height >> 24), (byte)(height >> 16), (byte)(height >> 8), (byte)height, 8, 2, 0, 0, 0,
-        ];
+            [
+                0x89,
+                .. "PNG\r\n"u8,
+                0x1a,
+                (byte)'\n',
+                0,
+                0,
+                0,
+                13,
+                .. "IHDR"u8,
+                (byte)(width >> 24),
+                (byte)(width >> 16),
+                (byte)(width >> 8),
+                (byte)width,
+                (byte)(height >> 24),
+                (byte)(height >> 16),
+                (byte)(height >> 8),
+                (byte)height,
+                8,
+                2,
+                0,
+                0,
+                0,
+            ];
         Assert.Equal(FileRefusal.NotAPicture, PictureFile.Refuses("GIF89a and so on"u8));
         Assert.Equal(FileRefusal.NotAPicture, PictureFile.Refuses([]));
         Assert.Equal(FileRefusal.TooManyPixels, PictureFile.Refuses(Png(60_000, 60_000)));
@@ -136,7 +204,10 @@ public sealed class PictureFileTests
             files,
             file =>
             {
-                var kept = System.Text.Json.JsonSerializer.Deserialize<PictureAnswer>(File.ReadAllText(Path.ChangeExtension(file, ".json")), Core.Contract.Json.Options)!;
+                var kept = System.Text.Json.JsonSerializer.Deserialize<PictureAnswer>(
+                    File.ReadAllText(Path.ChangeExtension(file, ".json")),
+                    Core.Contract.Json.Options
+                )!;
                 var now = Worker.Answer(File.ReadAllBytes(file), CardScale.Of(85.2));
                 Assert.Equal(kept.Reading!.RegrowthMm!.Value, now.Reading!.RegrowthMm!.Value, 1);
                 Assert.Equal(kept.Reading.White!.Value, now.Reading.White!.Value, 2);
@@ -153,7 +224,12 @@ public sealed class PictureFileTests
             noise = [.. real];
         new Random(4).NextBytes(noise.AsSpan(600));
         var watch = Stopwatch.StartNew();
-        var answers = await Task.WhenAll(reader.Read(noise, CardScale.Unknown), reader.Read(real, CardScale.Unknown), reader.Read(cut, CardScale.Unknown), reader.Read([], CardScale.Unknown));
+        var answers = await Task.WhenAll(
+            reader.Read(noise, CardScale.Unknown),
+            reader.Read(real, CardScale.Unknown),
+            reader.Read(cut, CardScale.Unknown),
+            reader.Read([], CardScale.Unknown)
+        );
         Assert.True(watch.Elapsed < TimeSpan.FromSeconds(30));
         Assert.Null(answers[1].File);
         Assert.InRange(answers[1].Reading!.RegrowthMm!.Value, 21, 27);

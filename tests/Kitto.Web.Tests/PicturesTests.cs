@@ -28,7 +28,7 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
         Assert.Matches("^[34][0-9] %, ", measured[1]);
 
         // It lies encrypted, and is shown to who may see what clients answer.
-        var kept = (await studio.Db.One<byte[]>("select sealed from picture"))!;
+        var kept = (await studio.Db.One<byte[]>("select sealed from picture where client_id = @id", new { id }))!;
         Assert.True(kept.AsSpan().IndexOf((ReadOnlySpan<byte>)[0xff, 0xd8, 0xff]) < 0);
         string image = colourist.Page.QuerySelector(".measured-picture image")!.GetAttribute("href")!;
         using var own = await RightsTests.SomebodyOf(studio, Role.Colourist, "sees");
@@ -36,7 +36,10 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal([0xff, 0xd8, 0xff], shown[..3]);
         using var bench = await RightsTests.SomebodyOf(studio, Role.Bench, "weighs");
         Assert.Equal(HttpStatusCode.Forbidden, (await bench.GetAsync(image)).StatusCode);
-        Assert.Equal(HttpStatusCode.NotFound, (await own.GetAsync(image.Replace(id.ToString(), (await studio.IdOf("Greta")).ToString(), StringComparison.Ordinal))).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            (await own.GetAsync(image.Replace(id.ToString(), (await studio.IdOf("Greta")).ToString(), StringComparison.Ordinal))).StatusCode
+        );
 
         await colourist.Open($"/clients/{id}/prescription");
         var button = colourist.Page.QuerySelector("[data-measured=crown]")!;
@@ -45,14 +48,18 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
 
         // Another picture of no use is kept with its reason and proposes nothing.
         await colourist.Open($"/clients/{id}/pictures");
-        await colourist.SendFile("form.take-in", ("picture", PictureFileTests.Jpeg(PictureFileTests.Head, new DrawnCard(), new Shot { TiltDegrees = 50 }, 9)), ("zone", "nape"));
+        await colourist.SendFile(
+            "form.take-in",
+            ("picture", PictureFileTests.Jpeg(PictureFileTests.Head, new DrawnCard(), new Shot { TiltDegrees = 50 }, 9)),
+            ("zone", "nape")
+        );
         Assert.Contains("straight above the card", colourist.Text, StringComparison.Ordinal);
         await colourist.Open($"/clients/{id}/prescription");
         Assert.Null(colourist.Page.QuerySelector("[data-measured=nape]"));
 
         await colourist.Open($"/clients/{id}/pictures");
         await colourist.Send("form[action*=Drop]");
-        Assert.Equal(1, await studio.Db.One<int>("select count(*)::int from picture"));
+        Assert.Equal(1, await studio.Db.One<int>("select count(*)::int from picture where client_id = @id", new { id }));
     }
 
     [Fact]
@@ -65,6 +72,12 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
         await colourist.SendFile("form.take-in", ("picture", PictureFileTests.Jpeg(PictureFileTests.Head, new DrawnCard(), new Shot(), 12)), ("zone", "crown"));
         var rights = studio.Services.GetRequired<ClientRights>();
         Assert.Contains("regrowthMm", (await rights.Everything(client)).Single(t => t.Table == "picture").Rows, StringComparison.Ordinal);
+        using var all = new System.IO.Compression.ZipArchive(
+            new MemoryStream(await (await RightsTests.SomebodyOf(studio, Role.Owner, "gives")).GetByteArrayAsync($"/clients/{client}/data?handler=Everything"))
+        );
+        var given = Assert.Single(all.Entries, e => e.FullName.Contains("head-crown", StringComparison.Ordinal));
+        using var jpeg = given.Open();
+        Assert.Equal(0xff, jpeg.ReadByte());
         await rights.Erase(client);
         Assert.Equal(0, await studio.Db.One<int>("select count(*)::int from picture where client_id = @client", new { client }));
     }

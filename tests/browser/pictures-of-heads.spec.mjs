@@ -48,7 +48,9 @@ test('a picture from the phone is measured and becomes a signed reading', async 
   await page.getByRole('button', { name: 'Sign off' }).click();
   await page.waitForURL(/kits\//);
   const kit = page.url().split('/').pop();
-  const signed = sql(`select r.document from reading r join prescription p on p.reading_id = r.id join kit k on k.prescription_id = p.id where k.id = '${kit}'`);
+  const signed = sql(
+    `select r.document from reading r join prescription p on p.reading_id = r.id join kit k on k.prescription_id = p.id where k.id = '${kit}'`,
+  );
   expect(JSON.parse(signed).zones.crown).toMatchObject({ regrowthMm: 16, greyPercent: 17 });
 });
 

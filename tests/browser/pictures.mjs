@@ -23,8 +23,9 @@ const kit = async name => {
 
 await signIn(page);
 await shot('today');
-await page.goto(url('/shelf'));
-await shot('shelf');
+await open('Nuala');
+await page.goto(page.url() + '/pictures', { waitUntil: 'networkidle' });
+await shot('pictures');
 await open('Nuala');
 await page.goto(page.url() + '/answers');
 await shot('answers');

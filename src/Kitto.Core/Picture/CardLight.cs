@@ -84,11 +84,12 @@ public sealed class CardLight
     private void FitCurve(FlatPicture picture)
     {
         var greys = MeasuringCard
-            .GreyPatches.Select(g => (Share: picture.Over(g.Where.Inner(2)).Mean / At(g.Where.Middle), True: Luminance(g.Lightness) / MeasuringCard.PaperLuminance))
+            .GreyPatches.Select(g =>
+                (Share: picture.Over(g.Where.Inner(2)).Mean / At(g.Where.Middle), True: Luminance(g.Lightness) / MeasuringCard.PaperLuminance)
+            )
             .ToList();
         // Through white: the exponent alone.
-        double found =
-            greys.Sum(g => Math.Log(g.True) * Math.Log(Math.Max(1e-4, g.Share.Luminance))) / greys.Sum(g => Math.Log(g.True) * Math.Log(g.True));
+        double found = greys.Sum(g => Math.Log(g.True) * Math.Log(Math.Max(1e-4, g.Share.Luminance))) / greys.Sum(g => Math.Log(g.True) * Math.Log(g.True));
         Curve = Math.Clamp(1 + GreysBelieved * (found - 1), 0.7, 1.4);
         Misses = Math.Sqrt(greys.Average(g => Math.Pow(Math.Log(Math.Max(1e-4, g.Share.Luminance)) - found * Math.Log(g.True), 2)));
         PrinterTint = greys.Average(g => Math.Abs(Math.Log(Math.Max(1e-4, g.Share.R) / Math.Max(1e-4, g.Share.B))));

@@ -68,7 +68,12 @@ internal sealed record Demarcation(double Row, double[] Regrowth, double[] Beyon
                                 stories.Add(
                                     (
                                         regrowth + first + OfBand + Scatter(cut, j, k) + second + Scatter(cut, l, n),
-                                        new Demarcation(Half(rows, cut[i - 1], cut[j], a, band), a, band, HairProfile.At(Half(rows, cut[k - 1], cut[l], band, beyond)))
+                                        new Demarcation(
+                                            Half(rows, cut[i - 1], cut[j], a, band),
+                                            a,
+                                            band,
+                                            HairProfile.At(Half(rows, cut[k - 1], cut[l], band, beyond))
+                                        )
                                     )
                                 );
                             }
@@ -81,7 +86,11 @@ internal sealed record Demarcation(double Row, double[] Regrowth, double[] Beyon
         var (least, best) = stories.MinBy(s => s.Cost);
         // Another story nearly as likely, with its line elsewhere or with none.
         bool doubtful = stories.Any(s =>
-            s.Cost < least + Doubt && ((s.Line is null) != (best is null) || (s.Line is { } line && best is not null && Math.Abs(line.Row - best.Row) * HairProfile.RowMm > ElsewhereMm))
+            s.Cost < least + Doubt
+            && (
+                (s.Line is null) != (best is null)
+                || (s.Line is { } line && best is not null && Math.Abs(line.Row - best.Row) * HairProfile.RowMm > ElsewhereMm)
+            )
         );
         return (best, doubtful);
     }

@@ -29,7 +29,11 @@ internal sealed class HairProfile
     /// <summary>Reads it.</summary>
     public HairProfile(FlatPicture picture, CardLight light, Parting parting)
     {
-        double below = MeasuringCard.Window.Y + MeasuringCard.Window.Height - 1 - Math.Max(parting.At(MeasuringCard.Window.X), parting.At(MeasuringCard.Window.X + MeasuringCard.Window.Width));
+        double below =
+            MeasuringCard.Window.Y
+            + MeasuringCard.Window.Height
+            - 1
+            - Math.Max(parting.At(MeasuringCard.Window.X), parting.At(MeasuringCard.Window.X + MeasuringCard.Window.Width));
         int rows = Math.Max(1, (int)((below - FromMm) / RowMm));
         (Filled, Rows) = (new double[rows], new Rgb[rows]);
         ByStrip = [.. Enumerable.Range(0, Strips).Select(_ => new Rgb[rows])];

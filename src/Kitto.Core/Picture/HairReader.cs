@@ -90,8 +90,12 @@ public static class HairReader
         var parting = Parting.Of(picture, light);
         var profile = new HairProfile(picture, light, parting);
         // Skin has no strands, and the edge of a shadow runs across.
-        var (runs, strands) = StrandDirection.Of(picture, new Patch(MeasuringCard.Window.X + HairProfile.Beside, parting.Middle + 18, MeasuringCard.Window.Width - 2 * HairProfile.Beside, 20));
-        return strands < LeastStrands || Math.Abs(runs) > MostLean || profile.Filled.Average() < LeastFilled || profile.Filled.Length < HairProfile.Row(20) ? new PictureReading(PictureRefusal.NoHair)
+        var (runs, strands) = StrandDirection.Of(
+            picture,
+            new Patch(MeasuringCard.Window.X + HairProfile.Beside, parting.Middle + 18, MeasuringCard.Window.Width - 2 * HairProfile.Beside, 20)
+        );
+        return strands < LeastStrands || Math.Abs(runs) > MostLean || profile.Filled.Average() < LeastFilled || profile.Filled.Length < HairProfile.Row(20)
+                ? new PictureReading(PictureRefusal.NoHair)
             : parting.Stands < LeastStands ? new PictureReading(PictureRefusal.NoParting)
             : Hair(picture, light, parting, profile, scale);
     }
@@ -118,7 +122,12 @@ public static class HairReader
         if (line is null)
         {
             // No line as far as the window reaches: all of it is regrowth, or never coloured.
-            var whole = WhiteMixture.Of(Places.Of(picture, light, parting, CoveredFromMm, HairProfile.At(rows.Count) - 1, slope), fibres, UsualShadow, Shine(HairProfile.At(rows.Count)));
+            var whole = WhiteMixture.Of(
+                Places.Of(picture, light, parting, CoveredFromMm, HairProfile.At(rows.Count) - 1, slope),
+                fibres,
+                UsualShadow,
+                Shine(HairProfile.At(rows.Count))
+            );
             var white = White(whole, HairProfile.At(rows.Count));
             return new PictureReading(null, null, white, LevelOf(whole, white), Parting: parting, Slope: slope);
         }
@@ -142,9 +151,12 @@ public static class HairReader
         var found =
             length < ToldFromMm
                 ? null
-                : WhiteMixture.Of(Places.Of(picture, light, parting, Math.Min(CoveredFromMm, 0.55 * middle), middle - keep, slope),
+                : WhiteMixture.Of(
+                    Places.Of(picture, light, parting, Math.Min(CoveredFromMm, 0.55 * middle), middle - keep, slope),
                     fibres,
-                    HairProfile.At(rows.Count) - behind < 6 ? UsualShadow : Shadow(Places.Of(picture, light, parting, behind, Math.Min(behind + 30, HairProfile.At(rows.Count)), slope)),
+                    HairProfile.At(rows.Count) - behind < 6
+                        ? UsualShadow
+                        : Shadow(Places.Of(picture, light, parting, behind, Math.Min(behind + 30, HairProfile.At(rows.Count)), slope)),
                     Shine(length)
                 );
         var share = found is null ? null : White(found, length);
@@ -188,7 +200,12 @@ public static class HairReader
     {
         // Near the root scalp shows between the hairs; and the lighter the others are, the less white ones stand out.
         double stands = Math.Log(Fibre.White.Look().Y / Melanin.Natural(Math.Clamp(f.Level, 1, 10)).Look().Y),
-            sd = Math.Sqrt(f.WhiteSd * f.WhiteSd + 0.02 * 0.02 + Math.Pow(0.6 / length * f.White, 2) + Math.Pow(0.06 / Math.Pow(Math.Max(0.3, stands), 1.5), 2) * f.White * (1 - 0.5 * f.White));
+            sd = Math.Sqrt(
+                f.WhiteSd * f.WhiteSd
+                    + 0.02 * 0.02
+                    + Math.Pow(0.6 / length * f.White, 2)
+                    + Math.Pow(0.06 / Math.Pow(Math.Max(0.3, stands), 1.5), 2) * f.White * (1 - 0.5 * f.White)
+            );
         return sd > WhiteToldTo ? null : Measured.Of(f.White, sd * WhiteWider, 0, 1);
     }
 

@@ -35,8 +35,7 @@ public static class MeasuringCard
     public static IReadOnlyList<Point> Markers { get; } = [new(3, 4), new(75, 4), new(75, 98), new(3, 98)];
 
     /// <summary>Inner cells of the markers 0 to 3, row by row, 1 is white: the first four of the open dictionary of 4 x 4 cells with 50 markers that OpenCV ships (checked against it).</summary>
-    public static IReadOnlyList<string> MarkerCells { get; } =
-    ["1011010100110010", "0000111110011010", "0011001100101101", "1001100101000110"];
+    public static IReadOnlyList<string> MarkerCells { get; } = ["1011010100110010", "0000111110011010", "0011001100101101", "1001100101000110"];
 
     /// <summary>The window. It is printed in a tint that no hair has, so that a picture tells whether it was cut out.</summary>
     public static Patch Window { get; } = new(21, 5, 50, 90);

@@ -57,10 +57,7 @@ public sealed record Parting(double Middle, double Slope, double Stands)
                 }
 
                 var scalp = Band(-0.6, 0.6);
-                double stands = Math.Min(
-                    Difference2000.Between(scalp, Band(3.5, 6)),
-                    Difference2000.Between(scalp, Band(Math.Max(-4.5, 0.4 - at), -1.8)) + 2
-                );
+                double stands = Math.Min(Difference2000.Between(scalp, Band(3.5, 6)), Difference2000.Between(scalp, Band(Math.Max(-4.5, 0.4 - at), -1.8)) + 2);
                 // The scalp is at its brightest, or darkest, in the middle of the parting.
                 stands += 0.5 * Math.Min(Difference2000.Between(scalp, Band(1.2, 2.2)), Difference2000.Between(scalp, Band(-2.2, -1.2)));
                 best = stands > best.Stands ? new Parting(MeasuringCard.Window.Y + at, slope, stands) : best;

@@ -50,11 +50,7 @@ public sealed record Measured(double Value, double Low, double High)
 
     /// <summary>From a standard deviation, cut to what is possible.</summary>
     internal static Measured Of(double value, double sd, double least, double most) =>
-        new(
-            Math.Clamp(value, least, most),
-            Math.Clamp(value - Eighty * sd, least, most),
-            Math.Clamp(value + Eighty * sd, least, most)
-        );
+        new(Math.Clamp(value, least, most), Math.Clamp(value - Eighty * sd, least, most), Math.Clamp(value + Eighty * sd, least, most));
 }
 
 /// <summary>How a card lies in a picture.</summary>
@@ -83,9 +79,7 @@ public sealed record CardSeen(Homography ToPicture, double MissesMm, double Tilt
         }
 
         var (longest, shortest) = to.Map.Scale(MeasuringCard.Window.Middle);
-        return !(longest > 0)
-            ? null
-            : new CardSeen(to.Map, back.Misses, Math.Acos(Math.Clamp(shortest / longest, 0, 1)) * 180 / Math.PI, shortest);
+        return !(longest > 0) ? null : new CardSeen(to.Map, back.Misses, Math.Acos(Math.Clamp(shortest / longest, 0, 1)) * 180 / Math.PI, shortest);
     }
 }
 

@@ -23,7 +23,11 @@ internal static class Places
         {
             double y = rows == 1 ? from : from + i * (to - from - piece) / (rows - 1);
             var row = new List<Rgb>();
-            for (double x = MeasuringCard.Window.X + HairProfile.Beside; x < MeasuringCard.Window.X + MeasuringCard.Window.Width - HairProfile.Beside; x += AcrossMm)
+            for (
+                double x = MeasuringCard.Window.X + HairProfile.Beside;
+                x < MeasuringCard.Window.X + MeasuringCard.Window.Width - HairProfile.Beside;
+                x += AcrossMm
+            )
             {
                 if (Piece(picture, light, x, parting.At(x) + y, piece, slope) is { } place)
                 {

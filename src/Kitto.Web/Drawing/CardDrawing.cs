@@ -13,7 +13,9 @@ public static class CardDrawing
         var svg = new Svg();
         const double W = MeasuringCard.Width,
             H = MeasuringCard.Height;
-        svg.Add($"<svg class=\"card-print\" xmlns=\"http://www.w3.org/2000/svg\" width=\"{W}mm\" height=\"{H}mm\" viewBox=\"0 0 {W} {H}\" role=\"img\" aria-label=\"The measuring card\">");
+        svg.Add(
+            $"<svg class=\"card-print\" xmlns=\"http://www.w3.org/2000/svg\" width=\"{W}mm\" height=\"{H}mm\" viewBox=\"0 0 {W} {H}\" role=\"img\" aria-label=\"The measuring card\">"
+        );
         svg.Add($"<rect x=\"0.1\" y=\"0.1\" width=\"{W - 0.2}\" height=\"{H - 0.2}\" fill=\"#fff\" stroke=\"#999\" stroke-width=\"0.2\"/>");
         var window = MeasuringCard.Window;
         svg.Add($"<rect x=\"{window.X}\" y=\"{window.Y}\" width=\"{window.Width}\" height=\"{window.Height}\" fill=\"{MeasuringCard.WindowTint}\"/>");
@@ -25,7 +27,9 @@ public static class CardDrawing
         svg.Add($"<text x=\"{window.Middle.X}\" y=\"{window.Y + 9}\" font-size=\"3.2\" text-anchor=\"middle\" fill=\"#fff\">the parting runs here</text>");
         foreach (var (where, lightness) in MeasuringCard.GreyPatches)
         {
-            svg.Add($"<rect x=\"{where.X}\" y=\"{where.Y}\" width=\"{where.Width}\" height=\"{where.Height}\" fill=\"{Kitto.Core.Colour.Srgb.Hex(new(lightness, 0, 0))}\"/>");
+            svg.Add(
+                $"<rect x=\"{where.X}\" y=\"{where.Y}\" width=\"{where.Width}\" height=\"{where.Height}\" fill=\"{Kitto.Core.Colour.Srgb.Hex(new(lightness, 0, 0))}\"/>"
+            );
         }
 
         for (int id = 0; id < MeasuringCard.Markers.Count; id++)
@@ -35,7 +39,9 @@ public static class CardDrawing
 
         Rule(svg);
         var place = MeasuringCard.Lock;
-        svg.Add($"<rect x=\"{place.X}\" y=\"{place.Y}\" width=\"{place.Width}\" height=\"{place.Height}\" fill=\"none\" stroke=\"#777\" stroke-width=\"0.2\" stroke-dasharray=\"1 1\"/>");
+        svg.Add(
+            $"<rect x=\"{place.X}\" y=\"{place.Y}\" width=\"{place.Width}\" height=\"{place.Height}\" fill=\"none\" stroke=\"#777\" stroke-width=\"0.2\" stroke-dasharray=\"1 1\"/>"
+        );
         svg.Add($"<text x=\"{place.Middle.X}\" y=\"{place.Middle.Y + 1}\" font-size=\"3\" text-anchor=\"middle\" fill=\"#777\">a lock may lie here</text>");
         svg.Add($"<text x=\"{W / 2}\" y=\"120\" font-size=\"4\" text-anchor=\"middle\" fill=\"#222\">{studio}</text>");
         svg.Add($"<text x=\"{W / 2}\" y=\"125\" font-size=\"3\" text-anchor=\"middle\" fill=\"#555\">{number}</text></svg>");
@@ -48,10 +54,14 @@ public static class CardDrawing
         const double W = CardScale.BankCardMm,
             H = CardScale.BankCardShortMm;
         var svg = new Svg();
-        svg.Add($"<svg class=\"card-print\" xmlns=\"http://www.w3.org/2000/svg\" width=\"{W + 2}mm\" height=\"{H + 2}mm\" viewBox=\"-1 -1 {W + 2} {H + 2}\" role=\"img\" aria-label=\"Outline of a bank card\">");
+        svg.Add(
+            $"<svg class=\"card-print\" xmlns=\"http://www.w3.org/2000/svg\" width=\"{W + 2}mm\" height=\"{H + 2}mm\" viewBox=\"-1 -1 {W + 2} {H + 2}\" role=\"img\" aria-label=\"Outline of a bank card\">"
+        );
         svg.Add($"<rect width=\"{W}\" height=\"{H}\" rx=\"3.2\" fill=\"none\" stroke=\"#222\" stroke-width=\"0.2\"/>");
         svg.Add($"<text x=\"{W / 2}\" y=\"{H / 2 - 1}\" font-size=\"3.6\" text-anchor=\"middle\" fill=\"#222\">A bank card fits here.</text>");
-        svg.Add($"<text x=\"{W / 2}\" y=\"{H / 2 + 5}\" font-size=\"3.6\" text-anchor=\"middle\" fill=\"#222\">Long side, meant: {W} mm. On this print: ............ mm</text></svg>");
+        svg.Add(
+            $"<text x=\"{W / 2}\" y=\"{H / 2 + 5}\" font-size=\"3.6\" text-anchor=\"middle\" fill=\"#222\">Long side, meant: {W} mm. On this print: ............ mm</text></svg>"
+        );
         return svg.ToString();
     }
 
@@ -107,7 +117,9 @@ public static class CardDrawing
             if (MeasuringCard.MarkerCells[id][i] == '1')
             {
                 // A little larger than the cell, so that no hair of black is left between two.
-                svg.Add($"<rect x=\"{at.X + (1 + i % 4) * Cell - 0.02}\" y=\"{at.Y + (1 + i / 4) * Cell - 0.02}\" width=\"{Cell + 0.04}\" height=\"{Cell + 0.04}\" fill=\"#fff\"/>");
+                svg.Add(
+                    $"<rect x=\"{at.X + (1 + i % 4) * Cell - 0.02}\" y=\"{at.Y + (1 + i / 4) * Cell - 0.02}\" width=\"{Cell + 0.04}\" height=\"{Cell + 0.04}\" fill=\"#fff\"/>"
+                );
             }
         }
     }
@@ -117,7 +129,10 @@ public static class CardDrawing
         var rule = MeasuringCard.Rule;
         for (int mm = 0; mm <= rule.Height; mm++)
         {
-            double length = mm % 10 == 0 ? 3 : mm % 5 == 0 ? 2 : 1.2;
+            double length =
+                mm % 10 == 0 ? 3
+                : mm % 5 == 0 ? 2
+                : 1.2;
             svg.Add($"<path d=\"M{rule.X} {rule.Y + mm} h{length}\" stroke=\"#000\" stroke-width=\"0.2\"/>");
         }
     }

@@ -22,7 +22,10 @@ public sealed record Measures(Guid Picture, int? RegrowthMm, int? GreyPercent, s
         var found = new Dictionary<Zone, Measures>();
         foreach (var picture in pictures.Where(p => since is null || p.TakenAt > since))
         {
-            if (Json.Named<Zone>(picture.Zone) is { } zone && JsonSerializer.Deserialize<PictureAnswer>(picture.Answer, Json.Options)!.Reading is { Refused: null } reading)
+            if (
+                Json.Named<Zone>(picture.Zone) is { } zone
+                && JsonSerializer.Deserialize<PictureAnswer>(picture.Answer, Json.Options)!.Reading is { Refused: null } reading
+            )
             {
                 found.TryAdd(zone, Of(picture.Id, reading));
             }

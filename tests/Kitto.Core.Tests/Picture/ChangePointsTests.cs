@@ -13,12 +13,13 @@ public sealed class ChangePointsTests
 
     /// <summary>The least cost of all cuts, each tried.</summary>
     private static double Least(IReadOnlyList<double[]> rows, int from, int least, double price) =>
-        from == rows.Count ? -price
-        : Enumerable
-            .Range(from + least, Math.Max(0, rows.Count - from - least + 1))
-            .Select(to => Cost(rows, from, to) + price + Least(rows, to, least, price))
-            .DefaultIfEmpty(double.PositiveInfinity)
-            .Min();
+        from == rows.Count
+            ? -price
+            : Enumerable
+                .Range(from + least, Math.Max(0, rows.Count - from - least + 1))
+                .Select(to => Cost(rows, from, to) + price + Least(rows, to, least, price))
+                .DefaultIfEmpty(double.PositiveInfinity)
+                .Min();
 
     [Fact]
     public void No_other_cut_is_likelier_than_the_one_that_is_found() =>
@@ -38,7 +39,23 @@ public sealed class ChangePointsTests
     {
         var random = new Random(7);
         double Noise() => Enumerable.Range(0, 12).Sum(_ => random.NextDouble()) - 6;
-        double[][] rows = [.. Enumerable.Range(0, 120).Select(i => (double[])[(i < 40 ? 0 : i < 70 ? 3 : 1) + 0.8 * Noise(), Noise()])];
+        double[][] rows =
+        [
+            .. Enumerable
+                .Range(0, 120)
+                .Select(i =>
+                    (double[])
+                        [
+                            (
+                                i < 40 ? 0
+                                : i < 70 ? 3
+                                : 1
+                            )
+                                + 0.8 * Noise(),
+                            Noise(),
+                        ]
+                ),
+        ];
         var cut = ChangePoints.Cut(rows, [0.8, 1], 4, 20);
         Assert.Equal(3, cut.Count);
         Assert.InRange(cut[0].To, 38, 42);
@@ -49,7 +66,26 @@ public sealed class ChangePointsTests
     [Fact]
     public void Too_few_rows_and_noise_of_nothing_are_refused()
     {
-        Assert.Throws<ArgumentException>(() => ChangePoints.Cut([[1.0]], [1], 2, 5));
-        Assert.Throws<ArgumentException>(() => ChangePoints.Cut([[1.0], [2.0]], [0], 1, 5));
+        Assert.Throws<ArgumentException>(() =>
+            ChangePoints.Cut(
+                [
+                    [1.0],
+                ],
+                [1],
+                2,
+                5
+            )
+        );
+        Assert.Throws<ArgumentException>(() =>
+            ChangePoints.Cut(
+                [
+                    [1.0],
+                    [2.0],
+                ],
+                [0],
+                1,
+                5
+            )
+        );
     }
 }

@@ -61,7 +61,9 @@ public sealed class HomographyTests
     {
         // Seen from so far that nothing looks nearer: one direction shrinks by the cosine.
         double cos = Math.Cos(degrees * Math.PI / 180);
-        var corners = Enumerable.Range(0, 4).ToDictionary(id => id, id => (IReadOnlyList<Point>)[.. MeasuringCard.Corners(id).Select(p => new Point(10 * p.X, 10 * cos * p.Y))]);
+        var corners = Enumerable
+            .Range(0, 4)
+            .ToDictionary(id => id, id => (IReadOnlyList<Point>)[.. MeasuringCard.Corners(id).Select(p => new Point(10 * p.X, 10 * cos * p.Y))]);
         var card = CardSeen.Of(corners)!;
         Assert.Equal(degrees, card.TiltDegrees, 2);
         Assert.Equal(10 * cos, card.PixelsPerMm, 3);

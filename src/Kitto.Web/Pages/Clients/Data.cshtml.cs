@@ -5,6 +5,7 @@ using System.Text.Json;
 using Kitto.Core.Contract;
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Web.Pictures;
 using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -12,7 +13,16 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages.Clients;
 
 /// <summary>All that is kept of a client: taken away as one file, or erased.</summary>
-public sealed class DataModel(Store.Clients clients, ClientRights rights, Kits kits, Answers answers, CaseBuilder cases, Studios studios) : PageModel
+public sealed class DataModel(
+    Store.Clients clients,
+    ClientRights rights,
+    Kits kits,
+    Answers answers,
+    PictureRecord heads,
+    PictureSeal seal,
+    CaseBuilder cases,
+    Studios studios
+) : PageModel
 {
     public Client Client { get; private set; } = null!;
 
@@ -51,7 +61,16 @@ public sealed class DataModel(Store.Clients clients, ClientRights rights, Kits k
                 await Add(zip, $"pictures/{at + 1:00}-{picture.Name}.jpg", picture.Jpeg);
             }
 
-            await Add(zip, "read-me.html", Encoding.UTF8.GetBytes(await Readable(pictures.Count)));
+            int count = pictures.Count;
+            foreach (var head in await heads.Of(id))
+            {
+                if (await heads.Sealed(id, head.Id) is { } kept && seal.Open(kept) is { } jpeg)
+                {
+                    await Add(zip, $"pictures/{++count:00}-head-{head.Zone}-{head.TakenAt:yyyyMMdd-HHmmss}.jpg", jpeg);
+                }
+            }
+
+            await Add(zip, "read-me.html", Encoding.UTF8.GetBytes(await Readable(count)));
         }
 
         return File(memory.ToArray(), "application/zip", $"kept-{DateTime.UtcNow:yyyy-MM-dd}.zip");

@@ -14,14 +14,8 @@ namespace Kitto.Web.Pages.Clients;
 /// <summary>Pictures of a client's head with the measuring card, and what was measured in them.</summary>
 [RequestSizeLimit(MostBytes)]
 [RequestFormLimits(MultipartBodyLengthLimit = MostBytes)]
-public sealed class PicturesModel(
-    Store.Clients clients,
-    Studios studios,
-    PictureRecord pictures,
-    PictureReader reader,
-    PictureSeal seal,
-    TimeProvider clock
-) : PageModel
+public sealed class PicturesModel(Store.Clients clients, Studios studios, PictureRecord pictures, PictureReader reader, PictureSeal seal, TimeProvider clock)
+    : PageModel
 {
     /// <summary>Largest post, bytes: a file of 20 MB and its form.</summary>
     private const int MostBytes = 21 << 20;
@@ -64,7 +58,8 @@ public sealed class PicturesModel(
         double? outline = null;
         if (!string.IsNullOrEmpty(Print))
         {
-            outline = double.TryParse(Print.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double mm) && mm is >= 75 and <= 95 ? mm : null;
+            outline =
+                double.TryParse(Print.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double mm) && mm is >= 75 and <= 95 ? mm : null;
             if (outline is null)
             {
                 Wrong["print"] = "75 to 95 mm, or nothing.";
