@@ -31,6 +31,13 @@ need_postgres() {
 }
 need_chromium() { [ -x /usr/bin/chromium ] || install_debian chromium fonts-dejavu-core; [ -x /usr/bin/chromium ] || die "Chromium is missing. As root, run: apt-get install chromium"; }
 
+# What the library that opens pictures asks of the machine; it exists for x64 alone, elsewhere pictures are not measured.
+need_pictures() {
+  local library="$HOME_DIR/app/runtimes/linux-x64/native/libOpenCvSharpExtern.so"
+  [ -f "$library" ] && [ "$(uname -m)" = x86_64 ] && ldd "$library" | grep -q "not found" || return 0
+  install_debian libgtk-3-0 libatomic1 libdrm2 libfreetype6 libharfbuzz0b
+}
+
 # True when the built file is missing or older than anything it is built from.
 stale() {
   local built="$1"; shift

@@ -11,6 +11,8 @@ start() {
   done
   need_dotnet
   app_ready
+  # All else works without it.
+  (need_pictures) || say "kitto: pictures cannot be measured on this machine until that is installed"
   if (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; then
     [ "$given_port" = 1 ] && die "port $port is taken; choose another with --port"
     port="$(free_port)"

@@ -2,6 +2,7 @@ run_tests() {
   need_dotnet; need_node; need_postgres; need_chromium
   npm_ready "$ROOT/tests/browser"
   app_ready
+  need_pictures
   say "kitto: building the tests"
   build Kitto.slnx
   console_ready

@@ -15,11 +15,35 @@ public static class StandInCamera
     /// <summary>Takes the picture. The same seed gives the same picture.</summary>
     public static RawPicture Take(DrawnHair hair, DrawnCard card, Shot shot, int seed)
     {
-        var drawing = Drawing.Of(hair, card, shot.Lamp, shot.MarkerCovered, seed);
+        var drawing = Drawn(hair, card, shot.Lamp, shot.MarkerCovered, seed);
         var second = shot.Second is { } lamp ? Drawing.Of(hair, card, lamp, shot.MarkerCovered, seed) : null;
         float[] plane = Project(drawing, second, card, shot);
         Blur(plane, shot);
         return new RawPicture(shot.Width, shot.Height, Develop(plane, shot, new Random(seed + 2)));
+    }
+
+    private static readonly Lock Kept = new();
+    private static ((DrawnHair, DrawnCard, Lamp, bool, int) Of, Drawing Drawing)? last;
+
+    /// <summary>What lies before the camera; taken again from elsewhere it is not drawn again.</summary>
+    private static Drawing Drawn(DrawnHair hair, DrawnCard card, Lamp lamp, bool covered, int seed)
+    {
+        var asked = (hair, card, lamp, covered, seed);
+        lock (Kept)
+        {
+            if (last is { } kept && kept.Of == asked)
+            {
+                return kept.Drawing;
+            }
+        }
+
+        var drawing = Drawing.Of(hair, card, lamp, covered, seed);
+        lock (Kept)
+        {
+            last = (asked, drawing);
+        }
+
+        return drawing;
     }
 
     /// <summary>Every pixel's line of sight meets the plane of the card; two lines a pixel.</summary>

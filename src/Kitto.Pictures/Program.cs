@@ -48,6 +48,20 @@ public static class Worker
             return new PictureAnswer(refused, null, 0, 0, null, null);
         }
 
+        try
+        {
+            return Opened(file, scale);
+        }
+        catch (Exception lacks) when (lacks is TypeInitializationException or DllNotFoundException)
+        {
+            // Its library is for another machine, or asks for one that is not there.
+            Console.Error.WriteLine(lacks.GetBaseException().Message);
+            return new PictureAnswer(FileRefusal.NotHere, null, 0, 0, null, null);
+        }
+    }
+
+    private static PictureAnswer Opened(byte[] file, CardScale scale)
+    {
         using var picture = CardFinder.Open(file);
         if (picture is null)
         {

@@ -50,7 +50,20 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
         await colourist.Open($"/clients/{id}/pictures");
         await colourist.SendFile(
             "form.take-in",
-            ("picture", PictureFileTests.Jpeg(PictureFileTests.Head, new DrawnCard(), new Shot { TiltDegrees = 50 }, 9)),
+            (
+                "picture",
+                PictureFileTests.Jpeg(
+                    PictureFileTests.Head,
+                    new DrawnCard(),
+                    new Shot
+                    {
+                        Width = 1200,
+                        Height = 1600,
+                        TiltDegrees = 50,
+                    },
+                    9
+                )
+            ),
             ("zone", "nape")
         );
         Assert.Contains("straight above the card", colourist.Text, StringComparison.Ordinal);
@@ -69,7 +82,7 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
         await studio.Clients.Add(new Client(client, "Pia Pictured", new DateOnly(1980, 1, 1), 1, "", "", DateTime.UtcNow, 1));
         var colourist = await Visitor.SignedIn(studio);
         await colourist.Open($"/clients/{client}/pictures");
-        await colourist.SendFile("form.take-in", ("picture", PictureFileTests.Jpeg(PictureFileTests.Head, new DrawnCard(), new Shot(), 12)), ("zone", "crown"));
+        await colourist.SendFile("form.take-in", ("picture", PictureFileTests.Jpeg(PictureFileTests.Head, new DrawnCard(), new Shot(), 9)), ("zone", "crown"));
         var rights = studio.Services.GetRequired<ClientRights>();
         Assert.Contains("regrowthMm", (await rights.Everything(client)).Single(t => t.Table == "picture").Rows, StringComparison.Ordinal);
         using var all = new System.IO.Compression.ZipArchive(

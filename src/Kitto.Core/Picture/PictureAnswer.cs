@@ -17,6 +17,9 @@ public enum FileRefusal
 
     /// <summary>It says it is a picture and cannot be opened.</summary>
     Broken,
+
+    /// <summary>This machine lacks what opens pictures.</summary>
+    NotHere,
 }
 
 /// <summary>What is answered of one picture.</summary>

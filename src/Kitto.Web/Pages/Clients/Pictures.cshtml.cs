@@ -141,6 +141,7 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
             FileRefusal.TooLarge => "The file is larger than 20 MB.",
             FileRefusal.TooManyPixels => "The picture has more than 40 million pixels. Send it smaller.",
             FileRefusal.TooFewPixels => "The picture is too small: 600 pixels at its short side at least.",
+            FileRefusal.NotHere => "This machine cannot open pictures: a library is missing (docs/photographs.md says which).",
             _ => "The file is broken, or took too long to open. Send the picture again.",
         };
 
