@@ -14,6 +14,8 @@ public sealed class HomographyTests
         from q in Gen.Double[-0.001, 0.001]
         select (double[])[b, a, t, -a, b, u, p, q, 1];
 
+    private static double Apart(Point a, Point b) => Math.Sqrt((a.X - b.X) * (a.X - b.X) + (a.Y - b.Y) * (a.Y - b.Y));
+
     [Fact]
     public void A_card_seen_from_anywhere_is_found_again_from_its_corners_and_every_other_point_with_it() =>
         Seen.Sample(entries =>
@@ -24,12 +26,8 @@ public sealed class HomographyTests
             Assert.True(misses < 1e-6);
             foreach (var p in (Point[])[new(0, 0), new(46, 60), new(90, 3), new(20, 128)])
             {
-                var (is_, was) = (map.Of(p), truth.Of(p));
-                Assert.Equal(was.X, is_.X, 4);
-                Assert.Equal(was.Y, is_.Y, 4);
-                var back = map.Inverse().Of(was);
-                Assert.Equal(p.X, back.X, 4);
-                Assert.Equal(p.Y, back.Y, 4);
+                var was = truth.Of(p);
+                Assert.True(Apart(map.Of(p), was) < 1e-4 && Apart(map.Inverse().Of(was), p) < 1e-4);
             }
         });
 
