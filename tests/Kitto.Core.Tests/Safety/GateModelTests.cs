@@ -63,7 +63,7 @@ public sealed class GateModelTests
                     life.Alone();
                 }
             },
-            iter: 10_000
+            iter: 3_000
         );
 
     /// <summary>How many lives came to each state.</summary>
