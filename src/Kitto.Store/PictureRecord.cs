@@ -1,3 +1,8 @@
+using System.Text.Json;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Picture;
+
 namespace Kitto.Store;
 
 /// <summary>A picture of a client's head, without the picture.</summary>
@@ -7,7 +12,14 @@ namespace Kitto.Store;
 /// <param name="TakenAt">When it was taken in, UTC.</param>
 /// <param name="PrintMm">How long the bank card's outline came out of the printer, 75 to 95 mm; null: not looked at.</param>
 /// <param name="Answer">What was measured, JSON.</param>
-public sealed record HeadPicture(Guid Id, Guid ClientId, string Zone, DateTime TakenAt, double? PrintMm, string Answer);
+public sealed record HeadPicture(Guid Id, Guid ClientId, string Zone, DateTime TakenAt, double? PrintMm, string Answer)
+{
+    /// <summary>What was measured.</summary>
+    public PictureAnswer Measured => JsonSerializer.Deserialize<PictureAnswer>(Answer, Json.Options)!;
+
+    /// <summary>The zone it shows.</summary>
+    public Zone Shows => Json.Named<Zone>(Zone)!.Value;
+}
 
 /// <summary>Pictures with the measuring card: kept encrypted, shown only to who may see what clients answer, gone with the client.</summary>
 public sealed class PictureRecord(Database db)

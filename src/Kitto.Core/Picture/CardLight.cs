@@ -25,17 +25,8 @@ public sealed class CardLight
     /// <summary>How much the colour of the light changes over the card: ln of red over blue, from one end to the other.</summary>
     public double Turns { get; private set; }
 
-    /// <summary>ln of red over blue of the light: above 0 is warmer than daylight as the camera balanced it.</summary>
-    public double Warmth { get; private set; }
-
     /// <summary>Share of paper that is clipped to white.</summary>
     public double Clipped { get; private set; }
-
-    /// <summary>How far the greys miss what they should be once all is undone, root of the mean square, ln of luminance.</summary>
-    public double Misses { get; private set; }
-
-    /// <summary>How much the printer tints its greys: mean of |ln of red over blue| against the paper.</summary>
-    public double PrinterTint { get; private set; }
 
     private CardLight() { }
 
@@ -59,7 +50,6 @@ public sealed class CardLight
         var gains = paper.Select(p => light.At(p.At)).ToList();
         light.Brightness = light.At(MeasuringCard.Window.Middle).Luminance;
         light.Evenness = gains.Min(x => x.Luminance) / gains.Max(x => x.Luminance);
-        light.Warmth = Math.Log(light.At(MeasuringCard.Window.Middle) is var middle ? middle.R / middle.B : 1);
         // By the paper itself, not by the plane laid through it: two lights need not change evenly.
         var turns = paper.Select(p => Math.Log(p.Seen.Mean.R / p.Seen.Mean.B)).ToList();
         light.Turns = turns.Max() - turns.Min();
@@ -71,9 +61,11 @@ public sealed class CardLight
     public Rgb At(Point p) => new(Fallen(0, p), Fallen(1, p), Fallen(2, p));
 
     /// <summary>What something reflects, beside a perfect reflector, from what the picture shows of it.</summary>
-    public Rgb Undone(Rgb seen, Point at)
+    /// <param name="seen">What the picture shows.</param>
+    /// <param name="fallen">The light there, as <see cref="At"/> gives it.</param>
+    public Rgb Undone(Rgb seen, Rgb fallen)
     {
-        var share = seen / At(at);
+        var share = seen / fallen;
         return new Rgb(Bent(share.R), Bent(share.G), Bent(share.B)) * MeasuringCard.PaperLuminance;
     }
 
@@ -91,8 +83,6 @@ public sealed class CardLight
         // Through white: the exponent alone.
         double found = greys.Sum(g => Math.Log(g.True) * Math.Log(Math.Max(1e-4, g.Share.Luminance))) / greys.Sum(g => Math.Log(g.True) * Math.Log(g.True));
         Curve = Math.Clamp(1 + GreysBelieved * (found - 1), 0.7, 1.4);
-        Misses = Math.Sqrt(greys.Average(g => Math.Pow(Math.Log(Math.Max(1e-4, g.Share.Luminance)) - found * Math.Log(g.True), 2)));
-        PrinterTint = greys.Average(g => Math.Abs(Math.Log(Math.Max(1e-4, g.Share.R) / Math.Max(1e-4, g.Share.B))));
     }
 
     /// <summary>Luminance of an L*.</summary>

@@ -5,17 +5,11 @@ namespace Kitto.Core.Picture;
 /// <summary>Hair in the card's window, strip by strip, from the parting down: its colour, and how much of the window it fills.</summary>
 internal sealed class HairProfile
 {
-    /// <summary>Strips across the window.</summary>
-    public const int Strips = 12;
-
     /// <summary>Height of a row, mm.</summary>
     public const double RowMm = 0.5;
 
     /// <summary>Where the first row begins, mm from the middle of the parting.</summary>
     public const double FromMm = 3;
-
-    /// <summary>Left out on either side of the window, where the card's edge throws its shadow, mm.</summary>
-    public const double Beside = 3;
 
     /// <summary>Share of the window that may be hair, by row: what is not the window's own tint.</summary>
     public double[] Filled { get; }
@@ -36,15 +30,15 @@ internal sealed class HairProfile
             - Math.Max(parting.At(MeasuringCard.Window.X), parting.At(MeasuringCard.Window.X + MeasuringCard.Window.Width));
         int rows = Math.Max(1, (int)((below - FromMm) / RowMm));
         (Filled, Rows) = (new double[rows], new Rgb[rows]);
-        ByStrip = [.. Enumerable.Range(0, Strips).Select(_ => new Rgb[rows])];
-        double width = (MeasuringCard.Window.Width - 2 * Beside) / Strips;
+        ByStrip = [.. Enumerable.Range(0, MeasuringCard.Strips).Select(_ => new Rgb[rows])];
+        double width = MeasuringCard.Inside.Width / MeasuringCard.Strips;
         for (int r = 0; r < rows; r++)
         {
             int all = 0,
                 hair = 0;
-            for (int s = 0; s < Strips; s++)
+            for (int s = 0; s < MeasuringCard.Strips; s++)
             {
-                double x = MeasuringCard.Window.X + Beside + s * width,
+                double x = MeasuringCard.Inside.X + s * width,
                     y = parting.At(x + width / 2) + At(r);
                 var (sum, count, seen) = Cell(picture, light, new Patch(x, y, width, RowMm));
                 (all, hair) = (all + seen, hair + count);
@@ -87,7 +81,7 @@ internal sealed class HairProfile
 
     private static (Rgb Sum, int Hair, int Seen) Cell(FlatPicture picture, CardLight light, Patch where)
     {
-        var sum = default(Rgb);
+        var (sum, fallen) = (default(Rgb), light.At(where.Middle));
         int hair = 0,
             seen = 0;
         int x1 = FlatPicture.Column(where.X + where.Width),
@@ -97,7 +91,7 @@ internal sealed class HairProfile
             for (int x = FlatPicture.Column(where.X); x < x1; x++)
             {
                 seen++;
-                var c = light.Undone(picture[x, y], where.Middle);
+                var c = light.Undone(picture[x, y], fallen);
                 if (!Tinted(c))
                 {
                     sum += c;

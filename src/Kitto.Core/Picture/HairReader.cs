@@ -66,7 +66,8 @@ public static class HairReader
         }
 
         // A blurred card's corners are not where they seem: blur is told first.
-        if (Sharpness.EdgeMm(picture) > WidestEdgeMm)
+        double edge = Sharpness.EdgeMm(picture);
+        if (edge > WidestEdgeMm)
         {
             return new PictureReading(PictureRefusal.Blurred);
         }
@@ -90,22 +91,23 @@ public static class HairReader
         var parting = Parting.Of(picture, light);
         var profile = new HairProfile(picture, light, parting);
         // Skin has no strands, and the edge of a shadow runs across.
-        var (runs, strands) = StrandDirection.Of(
-            picture,
-            new Patch(MeasuringCard.Window.X + HairProfile.Beside, parting.Middle + 18, MeasuringCard.Window.Width - 2 * HairProfile.Beside, 20)
-        );
+        var (runs, strands) = StrandDirection.Of(picture, Below(parting, 18, 20));
         return strands < LeastStrands || Math.Abs(runs) > MostLean || profile.Filled.Average() < LeastFilled || profile.Filled.Length < HairProfile.Row(20)
                 ? new PictureReading(PictureRefusal.NoHair)
             : parting.Stands < LeastStands ? new PictureReading(PictureRefusal.NoParting)
-            : Hair(picture, light, parting, profile, scale);
+            : Hair(picture, light, parting, profile, scale, FibresPerEdge * edge);
     }
+
+    /// <summary>The window from so far below the parting, so high, mm.</summary>
+    private static Patch Below(Parting parting, double from, double height) =>
+        new(MeasuringCard.Inside.X, parting.Middle + from, MeasuringCard.Inside.Width, height);
 
     private static PictureRefusal? Refuses(CardLight light) =>
         light.Turns > MostTurn || light.Evenness < LeastEven ? PictureRefusal.TwoLights
         : light.Clipped > MostClipped ? PictureRefusal.TooBright
         : null;
 
-    private static PictureReading Hair(FlatPicture picture, CardLight light, Parting parting, HairProfile profile, CardScale scale)
+    private static PictureReading Hair(FlatPicture picture, CardLight light, Parting parting, HairProfile profile, CardScale scale, double fibres)
     {
         var rows = profile.Rows.Select(HairProfile.Features).ToList();
         var (line, doubtful) = Demarcation.Of(ChangePoints.Cut(rows, HairProfile.Noise, 4, Price), rows);
@@ -114,11 +116,7 @@ public static class HairReader
             return new PictureReading(PictureRefusal.NotClear);
         }
 
-        var (slope, _) = StrandDirection.Of(
-            picture,
-            new Patch(MeasuringCard.Window.X + HairProfile.Beside, parting.Middle + 4, MeasuringCard.Window.Width - 2 * HairProfile.Beside, 30)
-        );
-        double fibres = FibresPerEdge * Sharpness.EdgeMm(picture);
+        var (slope, _) = StrandDirection.Of(picture, Below(parting, 4, 30));
         if (line is null)
         {
             // No line as far as the window reaches: all of it is regrowth, or never coloured.
@@ -143,7 +141,7 @@ public static class HairReader
         }
 
         double sd = Math.Sqrt(
-            spread * spread / HairProfile.Strips * 1.6 + RootSd * RootSd + length * scale.Sd * (length * scale.Sd) + length * LeanSd * (length * LeanSd)
+            spread * spread / MeasuringCard.Strips * 1.6 + RootSd * RootSd + length * scale.Sd * (length * scale.Sd) + length * LeanSd * (length * LeanSd)
         );
         // Where regrowth is too short for it, scalp and lengths show between its hairs: nothing is told of its colour.
         double keep = Math.Min(4, Math.Max(1.5, 0.18 * length)),

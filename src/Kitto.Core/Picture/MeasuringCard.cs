@@ -40,6 +40,12 @@ public static class MeasuringCard
     /// <summary>The window. It is printed in a tint that no hair has, so that a picture tells whether it was cut out.</summary>
     public static Patch Window { get; } = new(21, 5, 50, 90);
 
+    /// <summary>What is read of the window: without what lies beside its long edges, where they throw a shadow.</summary>
+    public static Patch Inside { get; } = new(24, 5, 44, 90);
+
+    /// <summary>Strips of it that are read each for itself, from left to right.</summary>
+    public const int Strips = 12;
+
     /// <summary>The window's tint on a screen.</summary>
     public const string WindowTint = "#2f9a94";
 

@@ -22,15 +22,15 @@ public sealed record Parting(double Middle, double Slope, double Stands)
         // Means of small cells once; every line is tried on them.
         const double Across = 4,
             Down = 0.25;
-        int columns = (int)((MeasuringCard.Window.Width - 2 * HairProfile.Beside) / Across),
+        int columns = (int)(MeasuringCard.Inside.Width / Across),
             rows = (int)((To + 12) / Down);
         var cells = new Rgb[columns, rows];
         for (int i = 0; i < columns; i++)
         {
             for (int j = 0; j < rows; j++)
             {
-                var cell = new Patch(MeasuringCard.Window.X + HairProfile.Beside + i * Across, MeasuringCard.Window.Y + j * Down, Across, Down);
-                cells[i, j] = light.Undone(picture.Over(cell).Mean, cell.Middle);
+                var cell = new Patch(MeasuringCard.Inside.X + i * Across, MeasuringCard.Window.Y + j * Down, Across, Down);
+                cells[i, j] = light.Undone(picture.Over(cell).Mean, light.At(cell.Middle));
             }
         }
 
@@ -45,7 +45,7 @@ public sealed record Parting(double Middle, double Slope, double Stands)
                     int count = 0;
                     for (int i = 0; i < columns; i++)
                     {
-                        double line = at + slope * (MeasuringCard.Window.X + HairProfile.Beside + (i + 0.5) * Across - MeasuringCard.Width / 2);
+                        double line = at + slope * (MeasuringCard.Inside.X + (i + 0.5) * Across - MeasuringCard.Width / 2);
                         for (int j = Math.Max(0, (int)((line + from) / Down)); j < Math.Min(rows, (int)((line + to) / Down)); j++)
                         {
                             sum += cells[i, j];

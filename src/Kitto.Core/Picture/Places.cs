@@ -23,11 +23,7 @@ internal static class Places
         {
             double y = rows == 1 ? from : from + i * (to - from - piece) / (rows - 1);
             var row = new List<Rgb>();
-            for (
-                double x = MeasuringCard.Window.X + HairProfile.Beside;
-                x < MeasuringCard.Window.X + MeasuringCard.Window.Width - HairProfile.Beside;
-                x += AcrossMm
-            )
+            for (double x = MeasuringCard.Inside.X; x < MeasuringCard.Inside.X + MeasuringCard.Inside.Width; x += AcrossMm)
             {
                 if (Piece(picture, light, x, parting.At(x) + y, piece, slope) is { } place)
                 {
@@ -51,7 +47,7 @@ internal static class Places
             tinted = 0;
         for (double t = 0; t < piece; t += 1 / FlatPicture.PerMm)
         {
-            var c = light.Undone(picture[FlatPicture.Column(x + slope * (t - piece / 2)), FlatPicture.Row(y + t)], new Point(x, y + t));
+            var c = light.Undone(picture[FlatPicture.Column(x + slope * (t - piece / 2)), FlatPicture.Row(y + t)], light.At(new Point(x, y + t)));
             if (HairProfile.Tinted(c))
             {
                 tinted++;

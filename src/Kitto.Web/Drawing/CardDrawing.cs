@@ -83,8 +83,13 @@ public static class CardDrawing
             Path(svg, "parting", to, [.. across.Select(x => new Point(x, parting.At(x)))]);
             if (reading.LineAt is { Count: > 1 } lines)
             {
-                double step = (w.Width - 6) / lines.Count;
-                Path(svg, "line", to, [.. lines.Select((l, i) => (X: w.X + 3 + (i + 0.5) * step, L: l)).Select(p => new Point(p.X, parting.At(p.X) + p.L))]);
+                double step = MeasuringCard.Inside.Width / lines.Count;
+                Path(
+                    svg,
+                    "line",
+                    to,
+                    [.. lines.Select((l, i) => (X: MeasuringCard.Inside.X + (i + 0.5) * step, L: l)).Select(p => new Point(p.X, parting.At(p.X) + p.L))]
+                );
             }
 
             if (reading.BandTo is { } band)

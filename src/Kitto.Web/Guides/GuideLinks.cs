@@ -1,5 +1,5 @@
-using System.Security.Cryptography;
 using Kitto.Store;
+using Kitto.Web.Delivery;
 using Microsoft.AspNetCore.DataProtection;
 
 namespace Kitto.Web.Guides;
@@ -27,22 +27,8 @@ public sealed class GuideLinks(Links links, IDataProtectionProvider keys, TimePr
     /// <summary>The address of a link; null where it was made to be shown once, or the keys it was kept with are lost.</summary>
     /// <param name="link">The link.</param>
     /// <param name="site">The site, where the link does not know its own.</param>
-    public string? Address(Link link, string? site = null)
-    {
-        if (link.Sealed is null || (link.Site ?? site) is not { } under)
-        {
-            return null;
-        }
-
-        try
-        {
-            return $"{under}/g/{keeper.Unprotect(link.Sealed)}";
-        }
-        catch (CryptographicException)
-        {
-            return null;
-        }
-    }
+    public string? Address(Link link, string? site = null) =>
+        link.Sealed is { } kept && (link.Site ?? site) is { } under && Sealing.Opened(() => keeper.Unprotect(kept)) is { } token ? $"{under}/g/{token}" : null;
 
     /// <summary>The address of the newest open link that can be shown; null where there is none.</summary>
     public async Task<string?> Newest(Guid kitId) => (await Open(kitId)).Select(l => Address(l)).FirstOrDefault(a => a is not null);

@@ -1,10 +1,10 @@
 using System.Buffers.Text;
 using System.Net;
-using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Kitto.Store;
+using Kitto.Web.Delivery;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 
@@ -176,15 +176,6 @@ public sealed class Passkeys(
 
     private string Seal(string what, string? state) => waiting.Protect($"{what}\n{state}", Wait);
 
-    private string? Open(string what, string? kept)
-    {
-        try
-        {
-            return waiting.Unprotect(kept ?? "").Split('\n', 2) is [var about, var state] && about == what ? state : null;
-        }
-        catch (CryptographicException)
-        {
-            return null;
-        }
-    }
+    private string? Open(string what, string? kept) =>
+        Sealing.Opened(() => waiting.Unprotect(kept ?? ""))?.Split('\n', 2) is [var about, var state] && about == what ? state : null;
 }

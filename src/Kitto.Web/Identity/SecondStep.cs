@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using Kitto.Store;
+using Kitto.Web.Delivery;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 
@@ -73,19 +74,10 @@ public sealed class SecondStep(UserManager<Person> users, People people, IDataPr
     public void Remember(Person person, HttpContext http) => DoorCookie.Set(http, Cookie, waiting.Protect($"{CurrentStudio.Id} {person.Id:N}", Wait), Wait);
 
     /// <summary>Who is asked for a code on this browser, and the number of their studio; null: nobody, or no longer.</summary>
-    public (int Studio, Guid Person)? Waiting(HttpContext http)
-    {
-        try
-        {
-            return http.Request.Cookies[Cookie] is { } cookie && waiting.Unprotect(cookie).Split(' ') is [var studio, var person]
-                ? (StudioAtHand.Of(studio), Guid.Parse(person))
-                : null;
-        }
-        catch (CryptographicException)
-        {
-            return null;
-        }
-    }
+    public (int Studio, Guid Person)? Waiting(HttpContext http) =>
+        http.Request.Cookies[Cookie] is { } cookie && Sealing.Opened(() => waiting.Unprotect(cookie))?.Split(' ') is [var studio, var person]
+            ? (StudioAtHand.Of(studio), Guid.Parse(person))
+            : null;
 
     /// <summary>The code was right, or it is begun again.</summary>
     public static void Forget(HttpContext http) => DoorCookie.Drop(http, Cookie);

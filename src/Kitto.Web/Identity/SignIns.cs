@@ -143,23 +143,13 @@ public sealed class SignIns(
         person.PasswordHash is { } hash && users.PasswordHasher.VerifyHashedPassword(person, hash, password ?? "") != PasswordVerificationResult.Failed;
 
     /// <summary>The device, where it signed in as this person before; null otherwise.</summary>
-    private string? Device(HttpContext http, Person? person)
-    {
-        try
-        {
-            return
-                person is not null
-                && http.Request.Cookies[DeviceCookie] is { } cookie
-                && devices.Unprotect(cookie).Split(' ') is [var whose, var device]
-                && whose == person.Id.ToString("N")
-                ? device
-                : null;
-        }
-        catch (CryptographicException)
-        {
-            return null;
-        }
-    }
+    private string? Device(HttpContext http, Person? person) =>
+        person is not null
+        && http.Request.Cookies[DeviceCookie] is { } cookie
+        && Sealing.Opened(() => devices.Unprotect(cookie))?.Split(' ') is [var whose, var device]
+        && whose == person.Id.ToString("N")
+            ? device
+            : null;
 
     private static string Hashed(string name) => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(name)))[..32];
 

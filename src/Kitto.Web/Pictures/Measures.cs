@@ -1,6 +1,4 @@
 using System.Globalization;
-using System.Text.Json;
-using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Picture;
 using Kitto.Store;
@@ -22,12 +20,9 @@ public sealed record Measures(Guid Picture, int? RegrowthMm, int? GreyPercent, s
         var found = new Dictionary<Zone, Measures>();
         foreach (var picture in pictures.Where(p => since is null || p.TakenAt > since))
         {
-            if (
-                Json.Named<Zone>(picture.Zone) is { } zone
-                && JsonSerializer.Deserialize<PictureAnswer>(picture.Answer, Json.Options)!.Reading is { Refused: null } reading
-            )
+            if (picture.Measured.Reading is { Refused: null } reading)
             {
-                found.TryAdd(zone, Of(picture.Id, reading));
+                found.TryAdd(picture.Shows, Of(picture.Id, reading));
             }
         }
 

@@ -1,4 +1,4 @@
-using System.Security.Cryptography;
+using Kitto.Web.Delivery;
 using Microsoft.AspNetCore.DataProtection;
 
 namespace Kitto.Web.Pictures;
@@ -12,15 +12,5 @@ public sealed class PictureSeal(IDataProtectionProvider keys)
     public byte[] Seal(byte[] picture) => keeper.Protect(picture);
 
     /// <summary>Opens one; null where its key is gone.</summary>
-    public byte[]? Open(byte[] kept)
-    {
-        try
-        {
-            return keeper.Unprotect(kept);
-        }
-        catch (CryptographicException)
-        {
-            return null;
-        }
-    }
+    public byte[]? Open(byte[] kept) => Sealing.Opened(() => keeper.Unprotect(kept));
 }

@@ -49,7 +49,7 @@ public sealed class MessageRounds(
     private async Task Round(CancellationToken stop)
     {
         // After an update every kit is looked at once: many lots, each kept by itself.
-        while (!stop.IsCancellationRequested && await looks.Look() == 4 * KitLooks.Batch) { }
+        while (!stop.IsCancellationRequested && await looks.Look(batches: 1) == KitLooks.Batch) { }
 
         await sender.Send(stop);
     }

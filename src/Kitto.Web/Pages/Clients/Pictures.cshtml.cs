@@ -3,9 +3,11 @@ using System.Text.Json;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Picture;
+using Kitto.Pictures;
 using Kitto.Store;
 using Kitto.Web.Identity;
 using Kitto.Web.Pictures;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -17,8 +19,8 @@ namespace Kitto.Web.Pages.Clients;
 public sealed class PicturesModel(Store.Clients clients, Studios studios, PictureRecord pictures, PictureReader reader, PictureSeal seal, TimeProvider clock)
     : PageModel
 {
-    /// <summary>Largest post, bytes: a file of 20 MB and its form.</summary>
-    private const int MostBytes = 21 << 20;
+    /// <summary>Largest post, bytes: the largest file and its form.</summary>
+    private const int MostBytes = PictureFile.MostBytes + (1 << 20);
 
     public Client Client { get; private set; } = null!;
 
@@ -58,8 +60,7 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
         double? outline = null;
         if (!string.IsNullOrEmpty(Print))
         {
-            outline =
-                double.TryParse(Print.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out double mm) && mm is >= 75 and <= 95 ? mm : null;
+            outline = TypedNumber.Read(Print, 75, 95);
             if (outline is null)
             {
                 Wrong["print"] = "75 to 95 mm, or nothing.";
@@ -107,9 +108,6 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
         return RedirectToPage(new { id });
     }
 
-    /// <summary>The zone a picture shows.</summary>
-    public Zone ZoneOf(HeadPicture picture) => Json.Named<Zone>(picture.Zone) ?? Kitto.Core.Head.Zone.FrontHairline;
-
     /// <summary>A value with its band, as a colourist reads it.</summary>
     public static string Text(Measured? m, double times, string format, string unit, string none)
     {
@@ -138,9 +136,9 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
         refused switch
         {
             FileRefusal.NotAPicture => "This is no picture that is read here. Take a JPEG or a PNG.",
-            FileRefusal.TooLarge => "The file is larger than 20 MB.",
-            FileRefusal.TooManyPixels => "The picture has more than 40 million pixels. Send it smaller.",
-            FileRefusal.TooFewPixels => "The picture is too small: 600 pixels at its short side at least.",
+            FileRefusal.TooLarge => $"The file is larger than {PictureFile.MostBytes >> 20} MB.",
+            FileRefusal.TooManyPixels => $"The picture has more than {PictureFile.MostPixels / 1_000_000} million pixels. Send it smaller.",
+            FileRefusal.TooFewPixels => $"The picture is too small: {PictureFile.LeastSide} pixels at its short side at least.",
             FileRefusal.NotHere => "This machine cannot open pictures: a library is missing (docs/photographs.md says which).",
             _ => "The file is broken, or took too long to open. Send the picture again.",
         };
@@ -153,7 +151,7 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
         }
 
         (Client, Studio) = (client, (await studios.Get())!);
-        All = [.. (await pictures.Of(id)).Select(p => (p, JsonSerializer.Deserialize<PictureAnswer>(p.Answer, Json.Options)!))];
+        All = [.. (await pictures.Of(id)).Select(p => (p, p.Measured))];
         Print ??= All.Select(p => p.Picture.PrintMm).FirstOrDefault(p => p is not null)?.ToString(CultureInfo.InvariantCulture);
         return true;
     }
