@@ -19,18 +19,25 @@ internal sealed class Drawing
     public const int Columns = (int)((ToX - FromX) * PerMm),
         Rows = (int)((ToY - FromY) * PerMm);
 
-    private readonly float[] pixels = new float[Columns * Rows * 3];
+    private readonly float[] pixels;
 
-    private Drawing() { }
+    private Drawing(float[] pixels) => this.pixels = pixels;
 
-    /// <summary>Draws it; the same seed lays the same fibres whatever the lamp.</summary>
-    public static Drawing Of(DrawnHair hair, DrawnCard card, Lamp lamp, bool covered, int seed)
+    /// <summary>Draws the head; the same seed lays the same fibres whatever the lamp.</summary>
+    public static Drawing Of(DrawnHair hair, Lamp lamp, int seed)
     {
-        var drawing = new Drawing();
+        var drawing = new Drawing(new float[Columns * Rows * 3]);
         double[] power = Spectra.Of(lamp);
         drawing.Ground(hair, power, new Random(seed));
         drawing.Hair(hair, power, new Random(seed + 1));
-        drawing.Card(card, power, covered);
+        return drawing;
+    }
+
+    /// <summary>The same head with the card laid over it.</summary>
+    public Drawing Under(DrawnCard card, Lamp lamp, bool covered)
+    {
+        var drawing = new Drawing([.. pixels]);
+        drawing.Card(card, Spectra.Of(lamp), covered);
         return drawing;
     }
 

@@ -15,32 +15,39 @@ public static class StandInCamera
     /// <summary>Takes the picture. The same seed gives the same picture.</summary>
     public static RawPicture Take(DrawnHair hair, DrawnCard card, Shot shot, int seed)
     {
-        var drawing = Drawn(hair, card, shot.Lamp, shot.MarkerCovered, seed);
-        var second = shot.Second is { } lamp ? Drawing.Of(hair, card, lamp, shot.MarkerCovered, seed) : null;
+        var drawing = Head(hair, shot.Lamp, seed).Under(card, shot.Lamp, shot.MarkerCovered);
+        var second = shot.Second is { } lamp ? Head(hair, lamp, seed).Under(card, lamp, shot.MarkerCovered) : null;
         float[] plane = Project(drawing, second, card, shot);
         Blur(plane, shot);
         return new RawPicture(shot.Width, shot.Height, Develop(plane, shot, new Random(seed + 2)));
     }
 
-    private static readonly Lock Kept = new();
-    private static ((DrawnHair, DrawnCard, Lamp, bool, int) Of, Drawing Drawing)? last;
+    /// <summary>So many heads stay drawn.</summary>
+    private const int Most = 3;
 
-    /// <summary>What lies before the camera; taken again from elsewhere it is not drawn again.</summary>
-    private static Drawing Drawn(DrawnHair hair, DrawnCard card, Lamp lamp, bool covered, int seed)
+    private static readonly Lock Turn = new();
+    private static readonly List<((DrawnHair, Lamp, int) Of, Drawing Drawing)> Drawn = [];
+
+    /// <summary>The head before the camera; taken again, from elsewhere or under another card, it is not drawn again.</summary>
+    private static Drawing Head(DrawnHair hair, Lamp lamp, int seed)
     {
-        var asked = (hair, card, lamp, covered, seed);
-        lock (Kept)
+        var asked = (hair, lamp, seed);
+        lock (Turn)
         {
-            if (last is { } kept && kept.Of == asked)
+            if (Drawn.Find(d => d.Of == asked) is { Drawing: { } kept })
             {
-                return kept.Drawing;
+                return kept;
             }
         }
 
-        var drawing = Drawing.Of(hair, card, lamp, covered, seed);
-        lock (Kept)
+        var drawing = Drawing.Of(hair, lamp, seed);
+        lock (Turn)
         {
-            last = (asked, drawing);
+            Drawn.Add((asked, drawing));
+            if (Drawn.Count > Most)
+            {
+                Drawn.RemoveAt(0);
+            }
         }
 
         return drawing;

@@ -271,21 +271,29 @@ public sealed class GateModelTests
             bool begun = started <= moment && ended is null && moment < heard!.Value.AddHours(6);
             // A kit that was stopped while it was out stays so; a correction counts for what is signed after it.
             bool stopped = anyStop || young || stops.Exists(s => !corrected.Contains(s));
-            string life = $"{verdict.State} at {moment:s}; on head {colour}, begun {begun}, stopped {stopped}, over {over}";
-            Assert.True(reactions == record.Events.Count(e => e.Kind == SafetyKind.Reaction), "a reaction was lost: " + life);
+            // Said only where it fails: four million looks make no words.
+            void Holds(bool holds, string otherwise)
+            {
+                if (!holds)
+                {
+                    Assert.Fail($"{otherwise}: {verdict.State} at {moment:s}; on head {colour}, begun {begun}, stopped {stopped}, over {over}, notebook {MayOpen(moment)}");
+                }
+            }
+
+            Holds(reactions == record.Events.Count(e => e.Kind == SafetyKind.Reaction), "a reaction was lost");
             if (stopped)
             {
-                Assert.True(verdict.Stops.Count > 0 && verdict.State == (colour ? GateState.SeeThrough : GateState.Stopped), "a stop does not hold: " + life);
+                Holds(verdict.Stops.Count > 0 && verdict.State == (colour ? GateState.SeeThrough : GateState.Stopped), "a stop does not hold");
             }
 
             if (colour)
             {
-                Assert.True(verdict.State == GateState.SeeThrough && verdict.RinseNow == stopped, "silent with colour on the head: " + life);
+                Holds(verdict.State == GateState.SeeThrough && verdict.RinseNow == stopped, "silent with colour on the head");
             }
             else if (!stopped)
             {
-                Assert.True(begun == (verdict.State == GateState.SeeThrough), "begun and shut out: " + life);
-                Assert.True(begun || MayOpen(moment) == (verdict.State == GateState.Open), $"open {MayOpen(moment)} by the notebook: " + life);
+                Holds(begun == (verdict.State == GateState.SeeThrough), "begun and shut out");
+                Holds(begun || MayOpen(moment) == (verdict.State == GateState.Open), "open otherwise than by the notebook");
             }
 
             return verdict.RinseNow ? "RinseNow" : verdict.State.ToString();
