@@ -125,6 +125,8 @@ builder
     .AddScoped<Passkeys>()
     .AddSingleton<PasskeyRecord>()
     .AddSingleton<PictureRecord>()
+    .AddSingleton<PictureSending>()
+    .AddScoped<SentPictures>()
     .AddSingleton<PictureReader>()
     .AddSingleton<PictureSeal>()
     .AddSingleton<PeopleCommands>();

@@ -10,7 +10,7 @@ internal sealed class HttpClientOf(Studio studio, HttpClient? client = null)
     public Task<string> Text(string path) => http.GetStringAsync(path);
 
     /// <summary>Sends a piece of a picture and gives the answer as it came.</summary>
-    public async Task<string> Piece(string to, Guid id, int from, int size, byte[] piece)
+    public async Task<string> Piece(string to, Guid id, int from, int size, byte[] piece, params (string Name, string Value)[] more)
     {
         using var form = new MultipartFormDataContent
         {
@@ -19,6 +19,11 @@ internal sealed class HttpClientOf(Studio studio, HttpClient? client = null)
             { new StringContent(size.ToString()), "size" },
             { new ByteArrayContent(piece), "photo", "piece" },
         };
+        foreach (var (name, value) in more)
+        {
+            form.Add(new StringContent(value), name);
+        }
+
         return await (await http.PostAsync(to, form)).Content.ReadAsStringAsync();
     }
 }

@@ -1,6 +1,7 @@
 // From a phone's picture to a signed reading: taken in, measured, taken over with one key, signed.
 import { join } from 'node:path';
 import { test, expect, accessible, fits, root, signIn, openSitting, sql } from './help.mjs';
+import { line } from './line.mjs';
 
 const at = path => process.env.KITTO_URL + path;
 const drawn = zone => join(root, 'data', 'demo', 'pictures', `nuala-${zone}.jpg`);
@@ -63,4 +64,51 @@ test('the card is one page, and says how to use it', async ({ page }) => {
   const card = await page.locator('.card-print').first().boundingBox();
   // 92 mm at 96 pixels an inch.
   expect(Math.abs(card.width - (92 / 25.4) * 96)).toBeLessThan(1);
+});
+
+test('a client is asked for pictures: looked at on the phone, kept without a network, measured, taken away', async ({ browser, page }) => {
+  await signIn(page);
+  await page.goto(at('/clients?find=Maren'));
+  await page.locator('.line').first().click();
+  await page.waitForURL(/clients\/[0-9a-f-]+$/);
+  const client = page.url().split('/').pop();
+  await page.goto(page.url() + '/answers');
+  await page.getByRole('button', { name: 'Make a link to the questions' }).click();
+  const link = await page.getByLabel('Address of the questions').inputValue();
+  const wire = await line();
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const problems = [];
+  phone.on('pageerror', e => problems.push(e.message));
+  await phone.goto(wire.through(link));
+  const asked = name => phone.locator('.asked-picture', { has: phone.getByRole('heading', { name, exact: true }) });
+  await expect(asked('Front hairline')).toBeVisible();
+  await accessible(phone);
+  await fits(phone);
+  // Something typed above is not lost by a picture.
+  await phone.locator('[name=reactions][value=no]').check();
+
+  // No card in it: told at once, nothing is sent; a picture of the whole head needs none.
+  const take = (name, file) => asked(name).locator('input[type=file]').setInputFiles(file);
+  await take('Crown', join(root, 'docs', 'screenshots', 'ask.png'));
+  await expect(asked('Crown').locator('.state')).toContainText('not seen whole');
+  await expect(asked('Crown').getByRole('button', { name: 'Send it all the same' })).toBeVisible();
+  expect(sql(`select count(*) from picture where client_id = '${client}'`)).toBe('0');
+
+  await phone.getByText('How to take them').click();
+  await phone.locator('#rule').fill('85,6');
+  wire.cut();
+  await take('Front hairline', drawn('frontHairline'));
+  await expect(asked('Front hairline').locator('.state')).toContainText('No network');
+  wire.mend();
+  await expect.poll(() => sql(`select count(*) from picture where client_id = '${client}' and print_mm between 85 and 86`), { timeout: 20_000 }).toBe('1');
+  await take('Crown', drawn('crown'));
+  await expect(asked('Crown').locator('.state')).toContainText('was measured', { timeout: 15_000 });
+  await expect(phone.locator('[name=reactions][value=no]')).toBeChecked();
+  await accessible(phone);
+  await asked('Crown').getByRole('button', { name: 'Take it away' }).click();
+  await expect(asked('Crown').locator('.state')).toBeEmpty();
+  await expect.poll(() => sql(`select count(*) from picture where client_id = '${client}'`)).toBe('1');
+  expect(problems).toEqual([]);
+  await wire.close();
+  sql(`delete from picture where client_id = '${client}'; update link set revoked_at = now() where client_id = '${client}' and purpose = 'ask'`);
 });

@@ -101,6 +101,14 @@ public readonly record struct CardScale(double Factor, double Sd)
     /// <summary>Short side, mm.</summary>
     public const double BankCardShortMm = 53.98;
 
+    /// <summary>Where a bank card laid along the printed rule may end on it, mm: a print 10 % too large or too small.</summary>
+    public const double LeastRead = 78,
+        MostRead = 95;
+
+    /// <summary>The length of the printed outline by where a bank card laid along the printed rule ends on it: a rule printed too large is read too short.</summary>
+    /// <param name="readMm">What the rule says, mm.</param>
+    public static double OutlineRead(double readMm) => BankCardMm * BankCardMm / readMm;
+
     /// <summary>Printed and never looked at: printers shrink to fit by some hundredths (common practice).</summary>
     public static CardScale Unknown => new(1, 0.02);
 }

@@ -36,6 +36,8 @@ public sealed class ClientRights(Database db)
             ["run_step"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_replacement"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["picture"] = "t.client_id = @id",
+            ["picture_sending"] = "t.client_id = @id",
+            ["picture_piece"] = "t.client_id = @id",
             ["kit_stand"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_day"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_goods"] = "t.kit_id in (select id from kit where client_id = @id)",

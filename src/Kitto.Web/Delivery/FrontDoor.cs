@@ -104,7 +104,7 @@ public static class FrontDoor
             ? first.ToLowerInvariant() switch
             {
                 "signin" or "setup" or "join" or "recover" => HttpMethods.IsPost(request.Method) ? "sign-in" : null,
-                "g" when handler is "Photo" => "picture",
+                "g" or "ask" when handler is "Photo" or "Picture" => "picture",
                 "g" when HttpMethods.IsPost(request.Method) && handler is "Burns" or "Skin" or "Strand" or "Report" => "body",
                 "g" or "ask" or "calendar" => "client",
                 _ => null,

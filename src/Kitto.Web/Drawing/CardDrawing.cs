@@ -48,6 +48,29 @@ public static class CardDrawing
         return svg.ToString();
     }
 
+    /// <summary>A small card beside a head at a window, or with a lock across the place for it.</summary>
+    public static string Small(bool withLock)
+    {
+        var svg = new Svg();
+        if (!withLock)
+        {
+            svg.Add(
+                $"<svg class=\"place\" viewBox=\"0 0 150 150\" aria-hidden=\"true\"><path class=\"place-pane\" d=\"M12 18h52v84H12Z M38 18v84 M12 60h52\"/><path class=\"place-here\" d=\"M72 76c0-34 58-34 58 0 4 22 2 46-2 62h-16v-18c8-8 9-28 4-36-16 0-26-4-32-10-4 10-4 36 6 46v18H74c-4-16-6-40-2-62Z\"/></svg>"
+            );
+            return svg.ToString();
+        }
+
+        var (window, place) = (MeasuringCard.Window, MeasuringCard.Lock);
+        svg.Add($"<svg class=\"place\" viewBox=\"-29 -10 150 150\" aria-hidden=\"true\">");
+        svg.Add(
+            $"<path class=\"place-card\" fill-rule=\"evenodd\" d=\"M0 0h{MeasuringCard.Width}v{MeasuringCard.Height}h-{MeasuringCard.Width}Z M{window.X} {window.Y}h{window.Width}v{window.Height}h-{window.Width}Z\"/>"
+        );
+        svg.Add(
+            $"<path class=\"place-lock\" d=\"M-24 {place.Y + 9}C0 {place.Y - 3} 60 {place.Y - 2} 84 {place.Y + 7}C60 {place.Y + 14} 0 {place.Y + 22} -24 {place.Y + 9}Z\"/></svg>"
+        );
+        return svg.ToString();
+    }
+
     /// <summary>The outline of a bank card, one to one, to hold one against the print.</summary>
     public static string Outline()
     {

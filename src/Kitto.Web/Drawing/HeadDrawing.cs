@@ -101,6 +101,27 @@ public static class HeadDrawing
         return svg.ToString();
     }
 
+    /// <summary>A small head in the mirror with the place of a zone, and the card as it lies there: its upper edge to the parting, the hair combed away from it.</summary>
+    public static string Place(Zone zone)
+    {
+        var svg = new Svg();
+        svg.Add($"<svg class=\"head place\" viewBox=\"-16 -22 332 364\" aria-hidden=\"true\">");
+        Outline(svg, true);
+        foreach (var other in Enum.GetValues<Zone>())
+        {
+            svg.Add($"<path class=\"{(other == zone ? "place-here" : "place-other")}\" d=\"{Path(other, true)}\"/>");
+        }
+
+        var (angle, radius) = zone == Zone.Crown ? (90, .22) : Labels[zone];
+        var (x, y) = Point(angle, radius, true);
+        double turn = Math.Atan2(x - CentreX, 320 - CentreY - y) * 180 / Math.PI - 180;
+        // The window is cut out: it is seen through.
+        svg.Add(
+            $"<g transform=\"translate({x} {y}) rotate({turn})\"><path class=\"place-card\" fill-rule=\"evenodd\" d=\"M-37 -46h74v104h-74Z M-20 -42h40v72h-40Z\"/><path class=\"place-parting\" d=\"M-52 -38h104\"/></g></svg>"
+        );
+        return svg.ToString();
+    }
+
     /// <summary>The drawing in words.</summary>
     public static string Describe(IReadOnlyList<ZoneReading> zones, Schedule? clock) =>
         "Head. " + string.Join("; ", Enum.GetValues<Zone>().Select(z => Describe(z, zones[(int)z], clock))) + ".";

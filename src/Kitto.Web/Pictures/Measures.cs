@@ -18,7 +18,7 @@ public sealed record Measures(Guid Picture, int? RegrowthMm, int? GreyPercent, s
     public static IReadOnlyDictionary<Zone, Measures> Newest(IReadOnlyList<HeadPicture> pictures, DateTime? since)
     {
         var found = new Dictionary<Zone, Measures>();
-        foreach (var picture in pictures.Where(p => since is null || p.TakenAt > since))
+        foreach (var picture in pictures.Where(p => p.Of == PictureKind.Parting && (since is null || p.TakenAt > since)))
         {
             if (picture.Measured.Reading is { Refused: null } reading)
             {

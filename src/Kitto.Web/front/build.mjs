@@ -46,7 +46,7 @@ await build({
 });
 await build({
   ...shared,
-  entryPoints: ['studio', 'guide', 'bench', 'barcodes'].map(name => join(here, 'scripts', name + '.js')),
+  entryPoints: ['studio', 'guide', 'bench', 'barcodes', 'card'].map(name => join(here, 'scripts', name + '.js')),
   format: 'esm',
   external: ['/lib/*'],
 });

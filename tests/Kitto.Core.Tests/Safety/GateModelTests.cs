@@ -276,7 +276,9 @@ public sealed class GateModelTests
             {
                 if (!holds)
                 {
-                    Assert.Fail($"{otherwise}: {verdict.State} at {moment:s}; on head {colour}, begun {begun}, stopped {stopped}, over {over}, notebook {MayOpen(moment)}");
+                    Assert.Fail(
+                        $"{otherwise}: {verdict.State} at {moment:s}; on head {colour}, begun {begun}, stopped {stopped}, over {over}, notebook {MayOpen(moment)}"
+                    );
                 }
             }
 

@@ -3,6 +3,7 @@ using Kitto.Core.Wording;
 using Kitto.Store;
 using Kitto.Web.Consultations;
 using Kitto.Web.Guides;
+using Kitto.Web.Pictures;
 using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -17,6 +18,8 @@ public sealed class QuestionsModel(
     CaseBuilder cases,
     GuideAccess guides,
     Store.Clients clients,
+    SentPictures sent,
+    TimeProvider clock,
     IStringLocalizer<ClientPages> text
 ) : PageModel
 {
@@ -88,6 +91,53 @@ public sealed class QuestionsModel(
         }
 
         return Page();
+    }
+
+    /// <summary>Pictures are taken through a link for so long after it was answered.</summary>
+    private static readonly TimeSpan PicturesFor = TimeSpan.FromHours(24);
+
+    /// <summary>Whose link it is, while pictures come through it: open, or answered within a day.</summary>
+    private async Task<LinkOwner?> Sender(string token)
+    {
+        Token = token;
+        var now = clock.GetUtcNow().UtcDateTime;
+        return await guides.Owner(token) is { Kit: null } owner && (owner.Link.ClosedAt(now) is not { } closed || closed > now - PicturesFor) ? owner : null;
+    }
+
+    /// <summary>What is asked for and what came; null where no pictures come through this link.</summary>
+    public async Task<HeadPicturesView?> HeadPictures() =>
+        await Sender(Token) is { } owner ? new HeadPicturesView($"/ask/{Token}", sent, await sent.Asked(owner), PictureWrong) : null;
+
+    /// <summary>What is wrong with a picture that was just sent.</summary>
+    public string? PictureWrong { get; private set; }
+
+    /// <summary>Takes a picture of her head, or a piece of one.</summary>
+    public async Task<IActionResult> OnPostPicture(string token, IFormFile? photo)
+    {
+        if (await Sender(token) is not { } owner)
+        {
+            return await OnGet(token);
+        }
+
+        var stand = await sent.Take(owner, Request.Form, photo, HttpContext.RequestAborted);
+        if (Request.Form.ContainsKey("from"))
+        {
+            return new JsonResult(stand);
+        }
+
+        PictureWrong = stand.Wrong;
+        return stand.Done ? Redirect($"/ask/{Token}#pictures") : await OnGet(token);
+    }
+
+    /// <summary>Takes a picture away again.</summary>
+    public async Task<IActionResult> OnPostPictureGone(string token, Guid id)
+    {
+        if (await Sender(token) is { } owner)
+        {
+            await sent.Drop(owner, id);
+        }
+
+        return Redirect($"/ask/{Token}#pictures");
     }
 
     private async Task<(Link Link, ClientRecord Record)?> Load(string token)

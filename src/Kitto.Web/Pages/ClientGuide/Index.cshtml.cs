@@ -5,6 +5,7 @@ using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Guides;
+using Kitto.Web.Pictures;
 using Microsoft.AspNetCore.Html;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
@@ -24,6 +25,7 @@ public sealed partial class GuideModel(
     RunRecorder run,
     KitCommands changes,
     Reports reports,
+    SentPictures sent,
     IStringLocalizer<ClientPages> text,
     TimeProvider clock
 ) : PageModel

@@ -82,7 +82,7 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
         var answer = await reader.Read(bytes.ToArray(), CardScale.Of(outline), HttpContext.RequestAborted);
         if (answer.File is { } refused || answer.Jpeg is null)
         {
-            Wrong["picture"] = Says(answer.File ?? FileRefusal.Broken);
+            Wrong["picture"] = PictureWords.Of(answer.File ?? FileRefusal.Broken);
             return Page();
         }
 
@@ -114,34 +114,6 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
         string Number(double v) => (v * times).ToString(format, CultureInfo.InvariantCulture);
         return m is null ? none : $"{Number(m.Value)}{unit}, {Number(m.Low)} to {Number(m.High)}";
     }
-
-    /// <summary>Why a picture is not measured, and what to do.</summary>
-    public static string Says(PictureRefusal refused) =>
-        refused switch
-        {
-            PictureRefusal.NoCard => "The card is not seen whole: at least three of its four marks must be in the picture, with nothing over them.",
-            PictureRefusal.NotFlat => "The card is bent. Lay it flat, or print it on stiffer paper.",
-            PictureRefusal.TooTilted => "It was taken too much from the side. Hold the phone straight above the card.",
-            PictureRefusal.Blurred => "It is blurred, or taken from too far away. Hold still, closer, and tap the card to focus.",
-            PictureRefusal.TooDark => "It is too dark. Go to a window.",
-            PictureRefusal.TooBright => "The paper is burnt out to white. Keep out of the sun, no flash.",
-            PictureRefusal.TwoLights => "Lights of two colours fall on it, or a hard shadow. Switch the lamp off, or leave the window.",
-            PictureRefusal.NoHair => "The window is not filled with hair, or not cut out.",
-            PictureRefusal.NoParting => "No parting is seen at the window's upper edge. Part the hair and lay the card so that scalp shows just inside it.",
-            PictureRefusal.NotClear => "Where regrowth ends is not clear in it: shine, or two colours too much alike. Turn the light, or measure by eye.",
-            _ => $"Less than {HairReader.ShortestMm:0} mm have grown: that is measured by eye.",
-        };
-
-    private static string Says(FileRefusal refused) =>
-        refused switch
-        {
-            FileRefusal.NotAPicture => "This is no picture that is read here. Take a JPEG or a PNG.",
-            FileRefusal.TooLarge => $"The file is larger than {PictureFile.MostBytes >> 20} MB.",
-            FileRefusal.TooManyPixels => $"The picture has more than {PictureFile.MostPixels / 1_000_000} million pixels. Send it smaller.",
-            FileRefusal.TooFewPixels => $"The picture is too small: {PictureFile.LeastSide} pixels at its short side at least.",
-            FileRefusal.NotHere => "This machine cannot open pictures: a library is missing (docs/photographs.md says which).",
-            _ => "The file is broken, or took too long to open. Send the picture again.",
-        };
 
     private async Task<bool> Load(Guid id)
     {

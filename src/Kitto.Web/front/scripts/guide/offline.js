@@ -1,6 +1,6 @@
 // From the first opening on the guide needs no network: a worker keeps what it is made of, and what could not be sent goes when it can.
 import { $, $$ } from '../dom.js';
-import { sendPhotos } from './photos.js';
+import { isPhoto, sendPhotos } from './photos.js';
 import { all, handler, send } from './unsent.js';
 
 const here = location.pathname;
@@ -15,6 +15,8 @@ async function keepPage() {
       .map(r => r.name)
       .filter(name => new URL(name).pathname.startsWith('/lib/')),
     ...$$('link[rel=stylesheet], script[src]').map(e => e.href || e.src),
+    // Fetched only when a picture is looked at.
+    ...($('#pictures') ? [new URL('/lib/card.js', location).href] : []),
   ];
   navigator.serviceWorker.addEventListener('message', event => {
     if (event.data?.kept === here) document.documentElement.dataset.kept = 'true';
@@ -47,7 +49,7 @@ async function sendAll() {
   const asked = [];
   for (const item of await all()) {
     // That a run was begun is told by the run itself, before its first step.
-    if (['Start', 'Photo'].includes(handler(item.action))) continue;
+    if (handler(item.action) === 'Start' || isPhoto(item)) continue;
     const answer = await send(item);
     sent += 1;
     if (answer.ok && !answer.redirected) asked.push(item);

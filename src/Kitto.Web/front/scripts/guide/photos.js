@@ -6,35 +6,47 @@ import { all, drop, handler, keep } from './unsent.js';
 const LONGEST = 2400;
 const PIECE = 96 * 1024;
 
-/** A picture no longer than it needs to be, as JPEG and without what the camera wrote into it; as it came where the phone cannot. */
-export async function small(file) {
+/** Which of what waits is a picture. */
+export const isPhoto = item => ['Photo', 'Picture'].includes(handler(item.action));
+
+/** A picture upright and no longer than it needs to be; null where the phone cannot. */
+export async function drawn(file) {
   try {
     const picture = await createImageBitmap(file, { imageOrientation: 'from-image' });
     const scale = Math.min(1, LONGEST / Math.max(picture.width, picture.height));
     const canvas = new OffscreenCanvas(Math.round(picture.width * scale), Math.round(picture.height * scale));
-    canvas.getContext('2d').drawImage(picture, 0, 0, canvas.width, canvas.height);
-    return await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.85 });
+    canvas.getContext('2d', { willReadFrequently: true }).drawImage(picture, 0, 0, canvas.width, canvas.height);
+    return canvas;
   } catch {
-    return file;
+    return null;
   }
+}
+
+/** As JPEG, without what the camera wrote into it. */
+export const packed = canvas => canvas.convertToBlob({ type: 'image/jpeg', quality: 0.88 });
+
+/** A picture to be sent; as it came where the phone cannot make it small. */
+export async function small(file) {
+  const canvas = await drawn(file);
+  return canvas ? packed(canvas) : file;
 }
 
 const field = (item, name) => item.fields.find(([n]) => n === name)?.[1];
 
-/** Sends what is left of a picture. True once it is there, or is none. */
+/** Sends what is left of a picture, and says how far it is: percent, what the other side answers, its id. True once it is there, or is none. */
 export async function sendPhoto(item, said = () => {}) {
   const whole = field(item, 'photo');
   let from = 0;
   for (let tries = 0; tries < 400; tries += 1) {
     const body = new FormData();
-    body.set('id', field(item, 'id'));
+    for (const [name, value] of item.fields) if (typeof value === 'string') body.set(name, value);
     body.set('from', from);
     body.set('size', whole.size);
     body.set('photo', whole.slice(from, from + PIECE, 'application/octet-stream'), 'piece');
     const answer = await fetch(item.action, { method: 'POST', body });
     if (answer.status >= 500 || answer.status === 429) throw new Error(String(answer.status));
     const stand = answer.ok && answer.headers.get('content-type')?.includes('json') ? await answer.json() : { done: true };
-    said(Math.round((100 * stand.came) / whole.size), stand.wrong);
+    said(Math.round((100 * stand.came) / whole.size), stand, field(item, 'id'));
     if (stand.done || stand.wrong) {
       await drop(item.key);
       return true;
@@ -46,7 +58,7 @@ export async function sendPhoto(item, said = () => {}) {
 
 /** Sends every picture that waits. */
 export async function sendPhotos(said) {
-  const waiting = (await all()).filter(item => handler(item.action) === 'Photo');
+  const waiting = (await all()).filter(isPhoto);
   for (const item of waiting) await sendPhoto(item, said);
   return waiting.length;
 }
@@ -64,8 +76,8 @@ form?.addEventListener('submit', async event => {
   ]);
   let wrong = null;
   try {
-    await sendPhotos((percent, why) => {
-      wrong = why ?? wrong;
+    await sendPhotos((percent, stand) => {
+      wrong = stand.wrong ?? wrong;
       place.textContent = place.dataset.sending.replace('{0}', percent);
     });
     if (wrong) place.textContent = place.dataset.unread;
