@@ -25,7 +25,8 @@ public sealed record Studio(
     string Prices = "{}",
     string Address = "",
     int TrailDays = 1095,
-    int KeepYears = 0
+    int KeepYears = 0,
+    bool PicturesCorrected = true
 )
 {
     /// <summary>Longest telephone number, characters.</summary>
@@ -113,10 +114,13 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days, keep_years
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days, keep_years, pictures_corrected
             from studio
             """
         );
+
+    /// <summary>Whether what was learned from signed readings corrects what pictures propose.</summary>
+    public Task<int> CorrectPictures(bool corrected) => db.Run("update studio set pictures_corrected = @corrected", new { corrected });
 
     public Task Save(Studio studio) => Save(studio, [], Guid.Empty, default);
 

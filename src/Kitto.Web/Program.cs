@@ -126,6 +126,7 @@ builder
     .AddSingleton<PasskeyRecord>()
     .AddSingleton<PictureRecord>()
     .AddSingleton<PictureSending>()
+    .AddSingleton<PicturePairs>()
     .AddScoped<SentPictures>()
     .AddSingleton<PictureReader>()
     .AddSingleton<PictureSeal>()

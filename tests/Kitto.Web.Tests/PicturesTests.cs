@@ -76,6 +76,40 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
+    public async Task What_is_signed_is_kept_beside_what_was_measured_and_corrects_what_is_proposed_once_it_is_no_chance()
+    {
+        var id = await studio.IdOf("Nuala");
+        var pairs = studio.Services.GetRequired<PicturePairs>();
+        var colourist = await Visitor.SignedIn(studio);
+        await colourist.Open($"/clients/{id}/prescription");
+        int Proposed() => int.Parse(colourist.Page.QuerySelector("[data-measured=crown]")!.GetAttribute("data-regrowth")!);
+        int plain = Proposed();
+        // A studio that signs 3 mm more than is measured, over and over.
+        await pairs.Keep(
+            Enumerable.Range(0, 24).Select(i => new KeptPair(Guid.NewGuid(), "regrowth", 20, 18, 22, i < 2 ? 20 : 23)),
+            DateTime.UtcNow.AddDays(-1)
+        );
+        await colourist.Open($"/clients/{id}/prescription");
+        Assert.Equal(plain + 3, Proposed());
+        Assert.Contains("before your 24 pairs", colourist.Text, StringComparison.Ordinal);
+        await colourist.Open("/card");
+        Assert.Contains("+3.0 mm on what is proposed", colourist.Text, StringComparison.Ordinal);
+        await colourist.Send("section.bias form");
+        Assert.Contains("switched off", colourist.Text, StringComparison.Ordinal);
+        await colourist.Open($"/clients/{id}/prescription");
+        Assert.Equal(plain, Proposed());
+
+        // What is signed is paired with what was measured, once, and shown with the picture.
+        (string, string?)[] typed = [("zones.crown.regrowthMm", "31"), ("zones.crown.greyPercent", "44"), ("confirmed", "true")];
+        await colourist.Send("#sitting", "?handler=Sign", typed);
+        await colourist.Open($"/clients/{id}/pictures");
+        Assert.Contains("signed 31 mm", colourist.Text, StringComparison.Ordinal);
+        Assert.Contains("signed 44 %", colourist.Text, StringComparison.Ordinal);
+        var kept = (await pairs.Latest()).Single(p => p.Used == 31);
+        Assert.Equal(plain, kept.Measured, 0.51);
+    }
+
+    [Fact]
     public async Task Pictures_go_with_the_client_who_is_forgotten_and_with_the_file_of_who_asks_for_everything()
     {
         var client = Guid.CreateVersion7();

@@ -56,7 +56,7 @@ public static class Rights
         ["/HousePrices"] = Of(Own, Own),
         ["/HouseScale"] = Of(Goods, Goods),
         ["/PostDays"] = Of(Own, Own),
-        ["/Card"] = Of(All, All),
+        ["/Card"] = Of(All, Own),
         ["/Me"] = Of(All, All),
         ["/SignOut"] = Of(All, All),
     };

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Picture;
 using Kitto.Store;
@@ -7,49 +8,76 @@ namespace Kitto.Web.Pictures;
 
 /// <summary>What a picture proposes for a zone of a reading.</summary>
 /// <param name="Picture">The picture.</param>
+/// <param name="Reading">What was measured, before any correction.</param>
 /// <param name="RegrowthMm">Regrowth to be typed, whole mm; null: none.</param>
 /// <param name="GreyPercent">White share to be typed, whole %; null: none.</param>
 /// <param name="Says">It in words, with its bands.</param>
-public sealed record Measures(Guid Picture, int? RegrowthMm, int? GreyPercent, string Says)
+public sealed record Measures(Guid Picture, PictureReading Reading, int? RegrowthMm, int? GreyPercent, string Says)
 {
     /// <summary>The newest measured picture of each zone that was taken after the last reading.</summary>
     /// <param name="pictures">The client's, the newest first.</param>
     /// <param name="since">When the head was last read, UTC; null: never.</param>
-    public static IReadOnlyDictionary<Zone, Measures> Newest(IReadOnlyList<HeadPicture> pictures, DateTime? since)
+    /// <param name="corrections">What the studio's own pairs correct.</param>
+    public static IReadOnlyDictionary<Zone, Measures> Newest(
+        IReadOnlyList<HeadPicture> pictures,
+        DateTime? since,
+        IReadOnlyDictionary<PictureValue, StudioBias> corrections
+    )
     {
         var found = new Dictionary<Zone, Measures>();
         foreach (var picture in pictures.Where(p => p.Of == PictureKind.Parting && (since is null || p.TakenAt > since)))
         {
             if (picture.Measured.Reading is { Refused: null } reading)
             {
-                found.TryAdd(picture.Shows, Of(picture.Id, reading));
+                found.TryAdd(picture.Shows, Of(picture.Id, reading, corrections));
             }
         }
 
         return found;
     }
 
-    private static Measures Of(Guid id, PictureReading reading)
+    /// <summary>What was signed beside what was measured.</summary>
+    /// <param name="zone">The zone as it was signed.</param>
+    public IEnumerable<KeptPair> Signed(ZoneReading zone)
+    {
+        if (Reading.RegrowthMm is { } mm)
+        {
+            yield return new KeptPair(Picture, Json.Name(PictureValue.Regrowth), mm.Value, mm.Low, mm.High, zone.Regrowth.Value);
+        }
+
+        if (Reading.White is { } white)
+        {
+            yield return new KeptPair(Picture, Json.Name(PictureValue.White), white.Value, white.Low, white.High, zone.Grey.Value);
+        }
+    }
+
+    private static Measures Of(Guid id, PictureReading reading, IReadOnlyDictionary<PictureValue, StudioBias> corrections)
     {
         var says = new List<string>();
-        int? Whole(Measured? m, double times, string unit, string what)
+        int? Whole(PictureValue value, Measured? measured, double most, double times, string unit, string what)
         {
-            if (m is null)
+            if (measured is null)
             {
                 return null;
             }
 
+            var bias = corrections.GetValueOrDefault(value) is { Corrects: true } found ? found : null;
+            var m = bias?.Correct(measured, 0, most) ?? measured;
             int Round(double v) => (int)Math.Round(v * times, MidpointRounding.AwayFromZero);
-            says.Add(string.Create(CultureInfo.InvariantCulture, $"{what}{Round(m.Value)} {unit} ({Round(m.Low)} to {Round(m.High)})"));
+            string own = bias is null ? "" : string.Create(CultureInfo.InvariantCulture, $", {Round(measured.Value)} before your {bias.Pairs} pairs");
+            says.Add(string.Create(CultureInfo.InvariantCulture, $"{what}{Round(m.Value)} {unit} ({Round(m.Low)} to {Round(m.High)}{own})"));
             return Round(m.Value);
         }
 
-        var (regrowth, white) = (Whole(reading.RegrowthMm, 1, "mm", ""), Whole(reading.White, 100, "%", "white "));
+        var (regrowth, white) = (
+            Whole(PictureValue.Regrowth, reading.RegrowthMm, 300, 1, "mm", ""),
+            Whole(PictureValue.White, reading.White, 1, 100, "%", "white ")
+        );
         if (reading.Level is { } level)
         {
             says.Add(string.Create(CultureInfo.InvariantCulture, $"level {level.Value:0.0} ({level.Low:0.0} to {level.High:0.0})"));
         }
 
-        return new Measures(id, regrowth, white, string.Join(", ", says));
+        return new Measures(id, reading, regrowth, white, string.Join(", ", says));
     }
 }

@@ -16,8 +16,15 @@ namespace Kitto.Web.Pages.Clients;
 /// <summary>Pictures of a client's head with the measuring card, and what was measured in them.</summary>
 [RequestSizeLimit(MostBytes)]
 [RequestFormLimits(MultipartBodyLengthLimit = MostBytes)]
-public sealed class PicturesModel(Store.Clients clients, Studios studios, PictureRecord pictures, PictureReader reader, PictureSeal seal, TimeProvider clock)
-    : PageModel
+public sealed class PicturesModel(
+    Store.Clients clients,
+    Studios studios,
+    PictureRecord pictures,
+    PicturePairs pairs,
+    PictureReader reader,
+    PictureSeal seal,
+    TimeProvider clock
+) : PageModel
 {
     /// <summary>Largest post, bytes: the largest file and its form.</summary>
     private const int MostBytes = PictureFile.MostBytes + (1 << 20);
@@ -27,6 +34,9 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
     public Studio Studio { get; private set; } = null!;
 
     public IReadOnlyList<(HeadPicture Picture, PictureAnswer Answer)> All { get; private set; } = [];
+
+    /// <summary>What was signed of each.</summary>
+    public ILookup<Guid, KeptPair> Signed { get; private set; } = Array.Empty<KeptPair>().ToLookup(p => p.PictureId);
 
     /// <summary>What was chosen and typed.</summary>
     public string? Zone { get; private set; }
@@ -108,6 +118,12 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
         return RedirectToPage(new { id });
     }
 
+    /// <summary>What was signed of a value of a picture, in words; empty where nothing was.</summary>
+    public string Used(Guid picture, PictureValue value, double times, string unit) =>
+        Signed[picture].FirstOrDefault(p => p.Value == Json.Name(value)) is { } pair
+            ? string.Create(CultureInfo.InvariantCulture, $"; signed {pair.Used * times:0}{unit}")
+            : "";
+
     /// <summary>A value with its band, as a colourist reads it.</summary>
     public static string Text(Measured? m, double times, string format, string unit, string none)
     {
@@ -124,6 +140,7 @@ public sealed class PicturesModel(Store.Clients clients, Studios studios, Pictur
 
         (Client, Studio) = (client, (await studios.Get())!);
         All = [.. (await pictures.Of(id)).Select(p => (p, p.Measured))];
+        Signed = await pairs.Of(All.Select(p => p.Picture.Id));
         Print ??= All.Select(p => p.Picture.PrintMm).FirstOrDefault(p => p is not null)?.ToString(CultureInfo.InvariantCulture);
         return true;
     }

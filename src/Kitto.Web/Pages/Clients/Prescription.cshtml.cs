@@ -29,6 +29,7 @@ public sealed partial class PrescriptionModel(
     ClientMessageSender sender,
     FreeStock stock,
     PictureRecord pictures,
+    PicturePairs pairs,
     TimeProvider clock
 ) : PageModel
 {
@@ -104,7 +105,7 @@ public sealed partial class PrescriptionModel(
         string asked = Request.Query["mix"].ToString().Trim();
         var sitting = asked.Length == 0 ? await Sitting.Of(record, drafts, User.Id()) : Sitting.Begun(record) with { Mix = asked };
         (Values, Mix, Note, Drafted) = (sitting.Values, sitting.Mix, sitting.Note, sitting.Drafted);
-        Measured = Measures.Newest(await pictures.Of(id), record.Reading?.TakenAt);
+        await Measure();
         Work();
         await LookAtStock();
         return Page();
@@ -112,6 +113,9 @@ public sealed partial class PrescriptionModel(
 
     /// <summary>What pictures that were taken since the last reading say, by zone.</summary>
     public IReadOnlyDictionary<Zone, Measures> Measured { get; private set; } = new Dictionary<Zone, Measures>();
+
+    private async Task Measure() =>
+        Measured = Measures.Newest(await pictures.Of(Record.Client.Id), Record.Reading?.TakenAt, await pairs.Corrections(Record.Studio));
 
     /// <summary>Throws away what was not kept and begins from the record.</summary>
     public async Task<IActionResult> OnPostAfresh(Guid id)

@@ -47,6 +47,7 @@ public sealed partial class PrescriptionModel
             return NotFound();
         }
 
+        await Measure();
         if (Answer is not { Case: { } c, Prescription: { } p })
         {
             return Page();
@@ -82,6 +83,7 @@ public sealed partial class PrescriptionModel
                 asked ? null : ConsultationRecorder.Confirmed(Record),
                 older == "off" ? [.. Older.Select(o => o.KitId!.Value)] : []
             );
+            await pairs.Keep(Measured.SelectMany(m => m.Value.Signed(c.Reading.Zones[(int)m.Key])), clock.GetUtcNow().UtcDateTime);
             foreach (var off in older == "off" ? Older.Where(o => o.KitState == "posted") : [])
             {
                 await sender.Say((await kits.Get(off.KitId!.Value))!, Core.Clock.ClientMessage.CalledOff);
