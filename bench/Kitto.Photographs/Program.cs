@@ -6,6 +6,7 @@ using Kitto.Photographs;
 using Kitto.Pictures;
 
 // kitto bench photographs [--count N] [--seed S] [--list]    pictures of known heads within the stated limits, and a fifth as many beyond them: how well they are read
+// kitto bench photographs --locks [--count N] [--seed S]     locks on the card: how near their colour comes
 // kitto bench photographs --draw FILE [--seed S] [--width W]  one such picture, as a file, W pixels across (1800)
 // kitto bench photographs --demo FOLDER                      the pictures of the demo, with what is measured in them
 CultureInfo.CurrentCulture = CultureInfo.InvariantCulture;
@@ -23,6 +24,35 @@ if (Array.IndexOf(args, "--draw") is >= 0 and var draw)
         args[draw + 1].EndsWith(".png", StringComparison.Ordinal) ? CardFinder.Png(picture) : CardFinder.Jpeg(picture, drawn.Shot.Quality)
     );
     Console.WriteLine(drawn);
+    return 0;
+}
+
+if (args.Contains("--locks"))
+{
+    var locks = new System.Collections.Concurrent.ConcurrentBag<(Kitto.Core.Colour.Lab, Kitto.Core.Colour.Lab, double)>();
+    int refused = 0;
+    Parallel.ForEach(
+        Enumerable.Range(first, count),
+        new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
+        seed =>
+        {
+            var drawn = Drawn.Of(seed);
+            // What lies in the window does not matter: it is drawn with few fibres.
+            var raw = StandInCamera.Take(drawn.Hair with { FibresPerMm2 = 0.2 }, drawn.Card with { Lock = true }, drawn.Shot, seed);
+            using var taken = CardFinder.Of(raw.Width, raw.Height, raw.Bgr);
+            using var picture = CardFinder.Open(CardFinder.Jpeg(taken, drawn.Shot.Quality))!;
+            var reading = CardFinder.Read(picture, CardScale.Unknown, PictureKind.Lock);
+            if (reading.Lengths is { } lab)
+            {
+                locks.Add((drawn.Hair.LengthsColour, lab, reading.LengthsSd));
+            }
+            else
+            {
+                Interlocked.Increment(ref refused);
+            }
+        }
+    );
+    Report.Looks(Console.Out, $"locks ({refused} refused)", locks);
     return 0;
 }
 

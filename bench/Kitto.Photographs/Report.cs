@@ -1,3 +1,4 @@
+using Kitto.Core.Colour;
 using Kitto.Core.Picture;
 
 namespace Kitto.Photographs;
@@ -51,6 +52,9 @@ internal static class Report
             );
         }
 
+        var lengths = lines.Where(s => s.Reading.Lengths is not null).ToList();
+        Looks(to, "lengths in the window", lengths.Select(s => (s.Drawn.Hair.LengthsColour, s.Reading.Lengths!.Value, s.Reading.LengthsSd)));
+
         var beyond = seen.Where(s => s.Drawn.Beyond is not null).ToList();
         int right = beyond.Count(s => s.Reading.Refused == s.Drawn.Beyond);
         to.WriteLine($"{beyond.Count} beyond the limits: {right} refused with the right reason, {beyond.Count(s => s.Reading.Refused is null)} answered");
@@ -64,6 +68,18 @@ internal static class Report
             $"reading: median {times[times.Length / 2]:0} ms, 95 of 100 {times[(int)(times.Length * 0.95)]:0} ms, {times.Length} pictures, as many at once as processors"
         );
         return good && right >= 0.95 * beyond.Count && read.Count >= 0.9 * within.Count;
+    }
+
+    /// <summary>How near the colour of lengths comes, and their level and family by name: against the name of the colour that was drawn.</summary>
+    internal static void Looks(TextWriter to, string name, IEnumerable<(Lab True, Lab Found, double Sd)> pairs)
+    {
+        var all = pairs.Select(p => (Miss: Difference2000.Between(p.True, p.Found), p.Found, p.True, Is: NearestLook.Of(p.True, 0), Says: NearestLook.Of(p.Found, p.Sd))).ToList();
+        double[] misses = [.. all.Select(p => p.Miss).Order()],
+            levels = [.. all.Select(p => Math.Abs(p.Is.Level - p.Says.Level)).Order()];
+        int tail = Math.Min(misses.Length - 1, (int)(misses.Length * 0.95));
+        to.WriteLine(
+            $"{name}, {all.Count}: dE00 median {misses[misses.Length / 2]:0.0}, 95 of 100 {misses[tail]:0.0}, L {all.Average(p => p.Found.L - p.True.L):0.0} a {all.Average(p => p.Found.A - p.True.A):0.0} b {all.Average(p => p.Found.B - p.True.B):0.0}; level median {levels[levels.Length / 2]:0.0}, 95 of 100 {levels[tail]:0.0}, in its band {100 * all.Average(p => p.Is.Level >= p.Says.Low && p.Is.Level <= p.Says.High ? 1.0 : 0):0} of 100; family named {100 * all.Average(p => p.Is.Family == p.Says.Family ? 1.0 : 0):0}, among those named {100 * all.Average(p => p.Is.Family == p.Says.Family || p.Says.Or.Contains(p.Is.Family) ? 1.0 : 0):0} of 100, named {all.Average(p => 1 + p.Says.Or.Count):0.0}"
+        );
     }
 
     private static Measured Times(Measured m, double by) => new(m.Value * by, m.Low * by, m.High * by);

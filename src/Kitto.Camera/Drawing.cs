@@ -34,11 +34,56 @@ internal sealed class Drawing
     }
 
     /// <summary>The same head with the card laid over it.</summary>
-    public Drawing Under(DrawnCard card, Lamp lamp, bool covered)
+    public Drawing Under(DrawnCard card, DrawnHair hair, Lamp lamp, bool covered, int seed)
     {
         var drawing = new Drawing([.. pixels]);
         drawing.Card(card, Spectra.Of(lamp), covered);
+        if (card.Lock)
+        {
+            drawing.Lock(hair, Spectra.Of(lamp), new Random(seed + 3));
+        }
+
         return drawing;
+    }
+
+    /// <summary>A lock of the lengths, laid into the place for it from the left, over one marker: fibres over one another, with a band of shine somewhere along them.</summary>
+    private void Lock(DrawnHair hair, double[] power, Random random)
+    {
+        var place = MeasuringCard.Lock;
+        double[] lengths = Spectra.Seen(hair.LengthsReflect(), power),
+            lit = Spectra.Seen([.. Enumerable.Repeat(1.0, Light.Bands)], power);
+        double shineAt = place.X + random.NextDouble() * place.Width,
+            shineSd = 4 + random.NextDouble() * 5;
+        for (int i = 0; i < 2400; i++)
+        {
+            double y = place.Y + 0.5 + (place.Height - 1) * random.NextDouble(),
+                own = Math.Exp(0.16 * Normal(random)) * Math.Exp(-0.25 * Math.Pow((y - place.Middle.Y) / (place.Height / 2), 2)),
+                glint = 0.3 + 1.4 * random.NextDouble(),
+                lean = 0.01 * Normal(random),
+                width = hair.FibreMm * PerMm * (0.85 + 0.3 * random.NextDouble()),
+                end = place.X + place.Width - 2 - 5 * random.NextDouble();
+            for (int column = (int)((place.X - 22 - FromX) * PerMm); column < (int)((end - FromX) * PerMm); column++)
+            {
+                double x = FromX + column / PerMm,
+                    middle = (y + lean * (x - place.Middle.X) - FromY) * PerMm,
+                    spark = hair.Shine * glint * Math.Exp(-(x - shineAt) * (x - shineAt) / (2 * shineSd * shineSd));
+                for (int row = (int)(middle - width / 2); row <= (int)(middle + width / 2); row++)
+                {
+                    double cover = Math.Clamp(Math.Min(middle + width / 2, row + 1) - Math.Max(middle - width / 2, row), 0, 1);
+                    Mix((row * Columns + column) * 3, lengths, own, spark, lit, (float)cover);
+                }
+            }
+        }
+    }
+
+    /// <summary>Lays so much of a fibre over a pixel.</summary>
+    private void Mix(int at, double[] colour, double shadow, double spark, double[] lit, float cover)
+    {
+        for (int c = 0; c < 3; c++)
+        {
+            float own = (float)(colour[c] * shadow + spark * lit[c]);
+            pixels[at + c] += (own - pixels[at + c]) * cover;
+        }
     }
 
     /// <summary>A place, between its pixels.</summary>
@@ -193,11 +238,8 @@ internal sealed class Drawing
         ];
         double[] white = Spectra.Seen(Spectra.Reflectance(0, 0, 0), power),
             lit = Spectra.Seen([.. Enumerable.Repeat(1.0, Light.Bands)], power);
-        double depth = Melanin.Of(hair.LengthsLevel),
-            bandDepth = Melanin.Of(Math.Clamp(hair.LengthsLevel + 1.6, 1, 10));
-        double red = hair.LengthsTone > 0 ? hair.LengthsTone * depth * 0.6 : 0,
-            blue = hair.LengthsTone < 0 ? -hair.LengthsTone * depth * 0.5 : 0;
-        double[] lengths = Spectra.Seen(Spectra.Reflectance(depth, red, blue), power),
+        double bandDepth = Melanin.Of(Math.Clamp(hair.LengthsLevel + 1.6, 1, 10));
+        double[] lengths = Spectra.Seen(hair.LengthsReflect(), power),
             band = Spectra.Seen(Spectra.Reflectance(bandDepth, bandDepth * 0.5, 0), power);
         double[,] shade = Drape(random);
         double lean = Math.Tan(hair.LeanDegrees * Math.PI / 180);
@@ -281,12 +323,7 @@ internal sealed class Drawing
             }
 
             float cover = (float)Math.Clamp(Math.Min(to, column + 1) - Math.Max(from, column), 0, 1);
-            int at = (row * Columns + column) * 3;
-            for (int c = 0; c < 3; c++)
-            {
-                float own = (float)(colour[c] * shadow + spark * lit[c]);
-                pixels[at + c] += (own - pixels[at + c]) * cover;
-            }
+            Mix((row * Columns + column) * 3, colour, shadow, spark, lit, cover);
         }
     }
 

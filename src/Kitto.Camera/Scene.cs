@@ -1,3 +1,5 @@
+using Kitto.Core.Colour;
+
 namespace Kitto.Camera;
 
 /// <summary>Light that falls on a scene.</summary>
@@ -67,6 +69,16 @@ public sealed record DrawnHair
     /// <summary>How it runs askew, degrees.</summary>
     public double PartingDegrees { get; init; }
 
+    /// <summary>What a fibre of the lengths reflects.</summary>
+    internal double[] LengthsReflect()
+    {
+        double depth = Melanin.Of(LengthsLevel);
+        return Spectra.Reflectance(depth, LengthsTone > 0 ? LengthsTone * depth * 0.6 : 0, LengthsTone < 0 ? -LengthsTone * depth * 0.5 : 0);
+    }
+
+    /// <summary>The colour of the lengths by daylight, without shadow or shine.</summary>
+    public Lab LengthsColour => Spectra.Colour(LengthsReflect());
+
     /// <summary>Where it runs at a place across the card, mm.</summary>
     public double PartingAt(double x) => PartingMm + Math.Tan(PartingDegrees * Math.PI / 180) * (x - 46);
 }
@@ -91,6 +103,9 @@ public sealed record DrawnCard
 
     /// <summary>Whether its window was cut out.</summary>
     public bool WindowCut { get; init; } = true;
+
+    /// <summary>Whether a lock of the lengths lies across the place for it.</summary>
+    public bool Lock { get; init; }
 
     /// <summary>How far its middle bends up, mm.</summary>
     public double BendMm { get; init; }

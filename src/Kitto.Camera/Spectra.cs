@@ -139,4 +139,18 @@ internal static class Spectra
 
         return matrix;
     }
+
+    /// <summary>What a reflectance looks like under daylight, without any camera (CIE 15, the 2 degree observer under D65).</summary>
+    public static Lab Colour(double[] reflectance)
+    {
+        Xyz sum = default,
+            white = default;
+        for (int i = 0; i < Light.Bands; i++)
+        {
+            var lit = Light.Observer(Light.Wavelength(i)) * Light.Daylight[i];
+            (sum, white) = (sum + lit * reflectance[i], white + lit);
+        }
+
+        return Lab.From(sum, white);
+    }
 }

@@ -15,8 +15,8 @@ public static class StandInCamera
     /// <summary>Takes the picture. The same seed gives the same picture.</summary>
     public static RawPicture Take(DrawnHair hair, DrawnCard card, Shot shot, int seed)
     {
-        var drawing = Head(hair, shot.Lamp, seed).Under(card, shot.Lamp, shot.MarkerCovered);
-        var second = shot.Second is { } lamp ? Head(hair, lamp, seed).Under(card, lamp, shot.MarkerCovered) : null;
+        var drawing = Head(hair, shot.Lamp, seed).Under(card, hair, shot.Lamp, shot.MarkerCovered, seed);
+        var second = shot.Second is { } lamp ? Head(hair, lamp, seed).Under(card, hair, lamp, shot.MarkerCovered, seed) : null;
         float[] plane = Project(drawing, second, card, shot);
         Blur(plane, shot);
         return new RawPicture(shot.Width, shot.Height, Develop(plane, shot, new Random(seed + 2)));

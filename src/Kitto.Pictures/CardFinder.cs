@@ -146,9 +146,14 @@ public static class CardFinder
     }
 
     /// <summary>Reads a picture that was opened.</summary>
-    public static PictureReading Read(Mat picture, CardScale scale)
-    {
-        var card = Find(picture);
-        return HairReader.Refuses(card) is { } refused ? new PictureReading(refused) : HairReader.Read(Flat(picture, card!), card!, scale);
-    }
+    /// <param name="picture">The picture.</param>
+    /// <param name="scale">How true the card is printed.</param>
+    /// <param name="kind">What it shows.</param>
+    public static PictureReading Read(Mat picture, CardScale scale, PictureKind kind = PictureKind.Parting) => Read(picture, Find(picture), scale, kind);
+
+    /// <summary>The same where the card was found.</summary>
+    internal static PictureReading Read(Mat picture, CardSeen? card, CardScale scale, PictureKind kind) =>
+        HairReader.Refuses(card) is { } refused ? new PictureReading(refused)
+        : kind == PictureKind.Lock ? HairReader.ReadLock(Flat(picture, card!), card!)
+        : HairReader.Read(Flat(picture, card!), card!, scale);
 }

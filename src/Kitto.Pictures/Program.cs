@@ -14,19 +14,22 @@ public static class Worker
     private const int KeptQuality = 80;
 
     /// <summary>Reads it.</summary>
-    /// <param name="args">How large the card is printed beside what it should be, and how uncertain that is; nothing: not known.</param>
+    /// <param name="args">How large the card is printed beside what it should be, how uncertain that is, and what the picture shows.</param>
     public static int Main(string[] args)
     {
-        if (args.Length is not (0 or 2) || args.Any(a => !double.TryParse(a, CultureInfo.InvariantCulture, out double v) || v is not (>= 0 and <= 2)))
+        if (
+            args is not [var factor, var sd, var shows]
+            || !double.TryParse(factor, CultureInfo.InvariantCulture, out double times)
+            || !double.TryParse(sd, CultureInfo.InvariantCulture, out double uncertain)
+            || times is not (>= 0 and <= 2)
+            || uncertain is not (>= 0 and <= 2)
+            || Core.Contract.Json.Named<PictureKind>(shows) is not { } kind
+        )
         {
-            Console.Error.WriteLine("kitto-pictures [FACTOR SD] < picture: both numbers, 0 to 2, or none.");
+            Console.Error.WriteLine("kitto-pictures FACTOR SD parting|lock|whole < picture: two numbers, 0 to 2, and what it shows.");
             return 2;
         }
 
-        var scale =
-            args.Length == 0
-                ? CardScale.Unknown
-                : new CardScale(double.Parse(args[0], CultureInfo.InvariantCulture), double.Parse(args[1], CultureInfo.InvariantCulture));
         using var input = Console.OpenStandardInput();
         using var file = new MemoryStream();
         byte[] piece = new byte[1 << 16];
@@ -36,12 +39,12 @@ public static class Worker
         }
 
         using var output = Console.OpenStandardOutput();
-        JsonSerializer.Serialize(output, Answer(file.ToArray(), scale), Names);
+        JsonSerializer.Serialize(output, Answer(file.ToArray(), new CardScale(times, uncertain), kind), Names);
         return 0;
     }
 
     /// <summary>What is answered of a file.</summary>
-    public static PictureAnswer Answer(byte[] file, CardScale scale)
+    public static PictureAnswer Answer(byte[] file, CardScale scale, PictureKind kind = PictureKind.Parting)
     {
         if (PictureFile.Refuses(file) is { } refused)
         {
@@ -50,7 +53,7 @@ public static class Worker
 
         try
         {
-            return Opened(file, scale);
+            return Opened(file, scale, kind);
         }
         catch (Exception lacks) when (lacks is TypeInitializationException or DllNotFoundException)
         {
@@ -60,7 +63,7 @@ public static class Worker
         }
     }
 
-    private static PictureAnswer Opened(byte[] file, CardScale scale)
+    private static PictureAnswer Opened(byte[] file, CardScale scale, PictureKind kind)
     {
         using var picture = CardFinder.Open(file);
         if (picture is null)
@@ -69,7 +72,6 @@ public static class Worker
         }
 
         var card = CardFinder.Find(picture);
-        var reading = HairReader.Refuses(card) is { } no ? new PictureReading(no) : HairReader.Read(CardFinder.Flat(picture, card!), card!, scale);
-        return new PictureAnswer(null, reading, picture.Width, picture.Height, card?.ToPicture.Entries, CardFinder.Jpeg(picture, KeptQuality));
+        return new PictureAnswer(null, CardFinder.Read(picture, card, scale, kind), picture.Width, picture.Height, card?.ToPicture.Entries, CardFinder.Jpeg(picture, KeptQuality));
     }
 }

@@ -200,10 +200,10 @@ public sealed class PictureFileTests
         new Random(4).NextBytes(noise.AsSpan(600));
         var watch = Stopwatch.StartNew();
         var answers = await Task.WhenAll(
-            reader.Read(noise, CardScale.Unknown),
-            reader.Read(real, CardScale.Unknown),
-            reader.Read(cut, CardScale.Unknown),
-            reader.Read([], CardScale.Unknown)
+            reader.Read(noise, CardScale.Unknown, PictureKind.Parting),
+            reader.Read(real, CardScale.Unknown, PictureKind.Parting),
+            reader.Read(cut, CardScale.Unknown, PictureKind.Parting),
+            reader.Read([], CardScale.Unknown, PictureKind.Parting)
         );
         Assert.True(watch.Elapsed < TimeSpan.FromSeconds(30));
         Assert.Null(answers[1].File);

@@ -38,7 +38,7 @@ public static class HairReader
     /// <summary>What stays uncertain of where hair leaves the scalp, mm; of the strands' lean, as a share of the length; of the lengths' colour, CIELAB units (ours).</summary>
     public const double RootSd = 1,
         LeanSd = 0.012,
-        LengthsTurned = 2.5;
+        LengthsTurned = 1.8;
 
     /// <summary>How much wider bands are drawn than what is found says, so that they hold what they say (ours, from the study).</summary>
     public const double WhiteWider = 1.1,
@@ -54,38 +54,15 @@ public static class HairReader
             _ => null,
         };
 
-    /// <summary>Reads a picture.</summary>
+    /// <summary>Reads a picture of a parting.</summary>
     /// <param name="picture">Flattened onto the card.</param>
     /// <param name="card">How the card lies in it.</param>
     /// <param name="scale">How true the card is printed.</param>
     public static PictureReading Read(FlatPicture picture, CardSeen card, CardScale scale)
     {
-        if (Refuses(card) is { } refused)
+        if (Lit(picture, card, out var light, out double edge) is { } refused)
         {
             return new PictureReading(refused);
-        }
-
-        // A blurred card's corners are not where they seem: blur is told first.
-        double edge = Sharpness.EdgeMm(picture);
-        if (edge > WidestEdgeMm)
-        {
-            return new PictureReading(PictureRefusal.Blurred);
-        }
-
-        if (card.MissesMm > MostBendMm)
-        {
-            return new PictureReading(PictureRefusal.NotFlat);
-        }
-
-        var light = CardLight.Of(picture);
-        if (light is null || light.Brightness < DarkestPaper)
-        {
-            return new PictureReading(PictureRefusal.TooDark);
-        }
-
-        if (Refuses(light) is { } unlit)
-        {
-            return new PictureReading(unlit);
         }
 
         var parting = Parting.Of(picture, light);
@@ -96,6 +73,44 @@ public static class HairReader
                 ? new PictureReading(PictureRefusal.NoHair)
             : parting.Stands < LeastStands ? new PictureReading(PictureRefusal.NoParting)
             : Hair(picture, light, parting, profile, scale, FibresPerEdge * edge);
+    }
+
+    /// <summary>Reads a picture of a lock that lies on the card: its colour alone.</summary>
+    /// <param name="picture">Flattened onto the card.</param>
+    /// <param name="card">How the card lies in it.</param>
+    public static PictureReading ReadLock(FlatPicture picture, CardSeen card) =>
+        Lit(picture, card, out var light, out _) is { } refused ? new PictureReading(refused)
+        : LockColour.Of(picture, light) is { } lab ? new PictureReading(null, Lengths: lab, LengthsSd: LockColour.Sd)
+        : new PictureReading(PictureRefusal.NoHair);
+
+    /// <summary>Why nothing can be read of a picture as it was taken; null where it can: then its light, and how wide an edge is drawn, mm.</summary>
+    private static PictureRefusal? Lit(FlatPicture picture, CardSeen card, out CardLight light, out double edge)
+    {
+        (light, edge) = (null!, 0);
+        if (Refuses(card) is { } refused)
+        {
+            return refused;
+        }
+
+        // A blurred card's corners are not where they seem: blur is told first.
+        edge = Sharpness.EdgeMm(picture);
+        if (edge > WidestEdgeMm)
+        {
+            return PictureRefusal.Blurred;
+        }
+
+        if (card.MissesMm > MostBendMm)
+        {
+            return PictureRefusal.NotFlat;
+        }
+
+        if (CardLight.Of(picture) is not { Brightness: >= DarkestPaper } seen)
+        {
+            return PictureRefusal.TooDark;
+        }
+
+        light = seen;
+        return Refuses(light);
     }
 
     /// <summary>The window from so far below the parting, so high, mm.</summary>
@@ -221,10 +236,11 @@ public static class HairReader
         return white is null || sd > LevelToldTo ? null : Measured.Of(f.Level, sd * LevelWider, 1, 10);
     }
 
-    /// <summary>Colour of the lengths, from a row on: the middle of so many rows.</summary>
+    /// <summary>Colour of the lengths, from a row on: of so many rows the darker half, shine lies on the others.</summary>
     private static Lab Lengths(HairProfile profile, int from)
     {
-        var rows = profile.Rows.Skip(Math.Clamp(from, 0, profile.Rows.Length - 1)).Take(70).ToList();
+        var rows = profile.Rows.Skip(Math.Clamp(from, 0, profile.Rows.Length - 1)).Take(70).OrderBy(r => r.Luminance).ToList();
+        rows = rows[..Math.Max(1, rows.Count / 2)];
         return new Rgb(HairProfile.Median(rows.Select(r => r.R)), HairProfile.Median(rows.Select(r => r.G)), HairProfile.Median(rows.Select(r => r.B))).Lab;
     }
 }

@@ -24,12 +24,16 @@ public sealed class PictureReader : IDisposable
     private readonly SemaphoreSlim turn = new(AtOnce);
 
     /// <summary>Reads one.</summary>
-    public async Task<PictureAnswer> Read(byte[] file, CardScale scale, CancellationToken gone = default)
+    /// <param name="file">The picture as it came.</param>
+    /// <param name="scale">How true the card is printed.</param>
+    /// <param name="kind">What it shows.</param>
+    /// <param name="gone">When nobody waits any more.</param>
+    public async Task<PictureAnswer> Read(byte[] file, CardScale scale, PictureKind kind, CancellationToken gone = default)
     {
         await turn.WaitAsync(gone);
         try
         {
-            using var worker = Start(scale);
+            using var worker = Start(scale, kind);
             using var end = CancellationTokenSource.CreateLinkedTokenSource(gone);
             end.CancelAfter(Longest);
             var answer = Answer(worker, file, end.Token);
@@ -60,7 +64,7 @@ public sealed class PictureReader : IDisposable
     /// <summary>Lets its turn go.</summary>
     public void Dispose() => turn.Dispose();
 
-    private static Process Start(CardScale scale)
+    private static Process Start(CardScale scale, PictureKind kind)
     {
         string dotnet = Environment.ProcessPath is { } path && Path.GetFileNameWithoutExtension(path) == "dotnet" ? path : "dotnet";
         var start = new ProcessStartInfo(dotnet)
@@ -72,6 +76,7 @@ public sealed class PictureReader : IDisposable
                 Path.Combine(AppContext.BaseDirectory, "Kitto.Pictures.dll"),
                 scale.Factor.ToString(CultureInfo.InvariantCulture),
                 scale.Sd.ToString(CultureInfo.InvariantCulture),
+                Json.Name(kind),
             },
         };
         // It needs nothing of what this process knows: no keys, no address of a database.

@@ -112,7 +112,7 @@ public sealed class SentPictures(
 
     private async Task<SentStand> Read(PictureOnItsWay coming, byte[] file, DateTime now, CancellationToken gone)
     {
-        var answer = await reader.Read(file, CardScale.Of(coming.PrintMm), gone);
+        var answer = await reader.Read(file, CardScale.Of(coming.PrintMm), Json.Named<PictureKind>(coming.Kind)!.Value, gone);
         if (answer.File is { } refused || answer.Jpeg is null)
         {
             await sending.Drop(coming.ClientId, coming.Id);

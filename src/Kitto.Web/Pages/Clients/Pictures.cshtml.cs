@@ -89,7 +89,7 @@ public sealed class PicturesModel(
 
         using var bytes = new MemoryStream();
         await picture!.CopyToAsync(bytes);
-        var answer = await reader.Read(bytes.ToArray(), CardScale.Of(outline), HttpContext.RequestAborted);
+        var answer = await reader.Read(bytes.ToArray(), CardScale.Of(outline), PictureKind.Parting, HttpContext.RequestAborted);
         if (answer.File is { } refused || answer.Jpeg is null)
         {
             Wrong["picture"] = PictureWords.Of(answer.File ?? FileRefusal.Broken);
