@@ -73,7 +73,9 @@ internal static class Report
     /// <summary>How near the colour of lengths comes, and their level and family by name: against the name of the colour that was drawn.</summary>
     internal static void Looks(TextWriter to, string name, IEnumerable<(Lab True, Lab Found, double Sd)> pairs)
     {
-        var all = pairs.Select(p => (Miss: Difference2000.Between(p.True, p.Found), p.Found, p.True, Is: NearestLook.Of(p.True, 0), Says: NearestLook.Of(p.Found, p.Sd))).ToList();
+        var all = pairs
+            .Select(p => (Miss: Difference2000.Between(p.True, p.Found), p.Found, p.True, Is: NearestLook.Of(p.True, 0), Says: NearestLook.Of(p.Found, p.Sd)))
+            .ToList();
         double[] misses = [.. all.Select(p => p.Miss).Order()],
             levels = [.. all.Select(p => Math.Abs(p.Is.Level - p.Says.Level)).Order()];
         int tail = Math.Min(misses.Length - 1, (int)(misses.Length * 0.95));

@@ -92,7 +92,7 @@ public static partial class Prescriber
         var residual = Residual.Of(c.Reports);
         if (c.Reports.Count > 0)
         {
-            why.Add(new MovedByReports(c.Reports.Count, residual));
+            why.Add(new MovedByReports(c.Reports.Count, c.Reports.Count(r => r.Seen is not null), residual));
         }
 
         return new Laid(c, roots, strand, decision, hands, belief, clocks, sizes, Softens(c, line), residual, plan, days);

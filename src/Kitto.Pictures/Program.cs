@@ -72,6 +72,13 @@ public static class Worker
         }
 
         var card = CardFinder.Find(picture);
-        return new PictureAnswer(null, CardFinder.Read(picture, card, scale, kind), picture.Width, picture.Height, card?.ToPicture.Entries, CardFinder.Jpeg(picture, KeptQuality));
+        return new PictureAnswer(
+            null,
+            CardFinder.Read(picture, card, scale, kind),
+            picture.Width,
+            picture.Height,
+            card?.ToPicture.Entries,
+            CardFinder.Jpeg(picture, KeptQuality)
+        );
     }
 }

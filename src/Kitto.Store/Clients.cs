@@ -121,7 +121,8 @@ public sealed class Clients(Database db)
                 (select max(version) from reading where client_id = @id), (select count(*) from prescription where client_id = @id), (select max(id) from client_way where client_id = @id),
                 (select string_agg(xmin::text, ',') from kit where client_id = @id), (select string_agg(xmin::text, ',') from answers where client_id = @id),
                 (select max(seq) from safety_event where client_id = @id),
-                (select string_agg(o.xmin::text, ',') from outcome_report o join kit k on k.id = o.kit_id where k.client_id = @id))
+                (select string_agg(o.xmin::text, ',') from outcome_report o join kit k on k.id = o.kit_id where k.client_id = @id),
+                (select string_agg(p.xmin::text, ',') from picture p where p.client_id = @id and p.kit_id is not null))
             from client c join destination d on d.id = c.destination_id where c.id = @id and c.erased_at is null
             """,
             new { id }

@@ -127,6 +127,21 @@ public sealed class PictureFileTests
         Assert.Equal(reason, Read(hair, card, shot, 31).Refused);
 
     [Fact]
+    public void A_lock_on_the_card_is_read_by_its_colour_and_plain_paper_is_no_lock()
+    {
+        PictureReading Lock(DrawnCard card)
+        {
+            using var picture = CardFinder.Open(Jpeg(Head with { FibresPerMm2 = 0.5 }, card, new Shot(), 12))!;
+            return CardFinder.Read(picture, CardScale.Unknown, PictureKind.Lock);
+        }
+
+        var seen = Lock(new DrawnCard { Lock = true });
+        Assert.InRange(Kitto.Core.Colour.Difference2000.Between(seen.Lengths!.Value, Head.LengthsColour), 0, 5);
+        Assert.InRange(Head.LengthsLevel, NearestLook.Of(seen.Lengths.Value, seen.LengthsSd).Low, NearestLook.Of(seen.Lengths.Value, seen.LengthsSd).High);
+        Assert.Equal(PictureRefusal.NoHair, Lock(new DrawnCard()).Refused);
+    }
+
+    [Fact]
     public void A_file_is_judged_by_its_head_before_it_is_opened()
     {
         byte[] Png(int width, int height) =>

@@ -1,5 +1,8 @@
 using Kitto.Camera;
+using Kitto.Core.Colour;
+using Kitto.Core.Picture;
 using Kitto.Store;
+using Kitto.Web.Pictures;
 
 namespace Kitto.Web.Tests;
 
@@ -126,5 +129,46 @@ public sealed class SentPicturesTests(Studio studio) : IClassFixture<Studio>
         await client.Open(client.Address);
         Assert.Equal(id.ToString(), client.Page.QuerySelector("#asked-lock")!.Closest(".asked-picture")!.GetAttribute("data-picture"));
         Assert.Equal(kit.Id, Assert.Single(await studio.Services.GetRequired<PictureRecord>().Of(kit.ClientId)).KitId);
+    }
+
+    [Fact]
+    public async Task What_is_measured_after_a_kit_stands_beside_its_forecast_and_moves_the_next_one()
+    {
+        var (kit, client, colourist) = await studio.FreshKit("Sella Seen");
+        await studio.Clear(client, kit);
+        await client.Send(".report form", ("coverage", "full"), ("depth", "right"), ("tone", "right"), ("comfort", "fine"), ("leftGrams", "12"));
+        await colourist.Open($"/kits/{kit.Id}");
+        Assert.DoesNotContain("from the forecast", colourist.Text, StringComparison.Ordinal);
+        var pictures = studio.Services.GetRequired<PictureRecord>();
+        var now = studio.Clock.GetUtcNow().UtcDateTime;
+        async Task Sent(string zone, Lab roots, DateTime at, Guid? of)
+        {
+            var answer = new PictureAnswer(null, new PictureReading(PictureRefusal.NotClear, Roots: roots), 900, 1200, null, null);
+            await pictures.Keep(
+                new HeadPicture(
+                    Guid.NewGuid(),
+                    kit.ClientId,
+                    zone,
+                    at,
+                    null,
+                    System.Text.Json.JsonSerializer.Serialize(answer, Core.Contract.Json.Options),
+                    "parting",
+                    of,
+                    of is null ? null : Guid.NewGuid()
+                ),
+                [1],
+                null
+            );
+        }
+
+        // Before it, and after it much darker than forecast in one zone; what comes weeks later has faded and counts for nothing.
+        await Sent("crown", new Lab(45, 4, 9), now.AddDays(-20), null);
+        await Sent("crown", new Lab(18, 6, 9), now, kit.Id);
+        await Sent("nape", new Lab(90, 0, 0), now.AddDays(SeenAfter.Days + 2), kit.Id);
+        await colourist.Open($"/kits/{kit.Id}");
+        string card = colourist.FindAll(".beside dd").Single(d => d.TextContent.Contains("dE00", StringComparison.Ordinal)).TextContent;
+        Assert.Matches(@"^\s*crown; dE00 from the forecast \d+\.\d \(\d+\.\d to \d+\.\d\); from before \d+\.\d", card);
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.Matches("One earlier kit, measured on the card, moved the forecast by -", colourist.Text);
     }
 }

@@ -147,6 +147,10 @@ public static class CaseFields
     public static readonly NumberField ReportDaysAgo = new("reports[].daysAgo", 0, 3650, "days", Step: 1) { Needed = true };
     public static readonly ChoiceField<Depth> ReportDepth = new("reports[].depth", Depth.Right);
     public static readonly ChoiceField<ToneOutcome> ReportTone = new("reports[].tone", ToneOutcome.Right);
+    public static readonly NumberField ReportSeenSd = new("reports[].seenSd", 0.5, 20, "CIELAB units")
+    {
+        Note = "How uncertain the colour is that was measured on a card, along each axis. Needed with it.",
+    };
     public static readonly NumberField GrownMm = new("grown[].mm", 0, 300, "mm") { Needed = true };
     public static readonly NumberField GrownDays = new("grown[].days", GrowthRate.LeastDays, 3650, "days", Step: 1) { Needed = true };
     public static readonly ListField Reports = new("reports", 50)

@@ -187,10 +187,23 @@ public static class CaseReader
             ReadLab(r, "forecast"),
             ReadLab(r, "wish"),
             r.One(CaseFields.ReportDepth),
-            r.One(CaseFields.ReportTone)
+            r.One(CaseFields.ReportTone),
+            Seen(r)
         );
         r.Done();
         return report;
+    }
+
+    /// <summary>What was measured of it on a card.</summary>
+    private static SeenColour? Seen(ObjectReader r)
+    {
+        var sd = r.Number(CaseFields.ReportSeenSd);
+        if (r.Has("seen") && sd is null)
+        {
+            r.Fail("seenSd", "is needed", "0.5 to 20 with a colour that was seen");
+        }
+
+        return r.Has("seen") ? new SeenColour(ReadLab(r, "seen"), sd ?? 1) : null;
     }
 
     /// <summary>A colour as [L*, a*, b*].</summary>

@@ -53,12 +53,15 @@ public static class CaseSchema
             ["additionalProperties"] = false,
             ["properties"] = new JsonObject(Schools.Options.Select(s => KeyValuePair.Create(s.Key, (JsonNode?)Choice(s.Value, s.Value[0])))),
         };
-        foreach (string colour in new[] { "forecast", "wish" })
+        var report = properties["reports"]!["items"]!;
+        foreach (string colour in new[] { "forecast", "wish", "seen" })
         {
-            var report = properties["reports"]!["items"]!;
             report["properties"]!.AsObject()[colour] = Colour();
-            report["required"]!.AsArray().Add(colour);
         }
+
+        // What was seen is there where a picture was.
+        report["required"]!.AsArray().Add("forecast");
+        report["required"]!.AsArray().Add("wish");
 
         return schema.ToJsonString(Json.Indented);
     }

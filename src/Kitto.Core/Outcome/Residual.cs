@@ -8,7 +8,8 @@ namespace Kitto.Core.Outcome;
 /// <param name="Wish">What was wished.</param>
 /// <param name="Depth">How deep it came out.</param>
 /// <param name="Tone">How warm it came out.</param>
-public sealed record ColourReport(int DaysAgo, Lab Forecast, Lab Wish, Depth Depth, ToneOutcome Tone);
+/// <param name="Seen">What was measured of it on a card; null: nothing.</param>
+public sealed record ColourReport(int DaysAgo, Lab Forecast, Lab Wish, Depth Depth, ToneOutcome Tone, SeenColour? Seen = null);
 
 /// <summary>This client's own difference between what is forecast and what comes out, learnt from her reports. All numbers are ours.</summary>
 public static class Residual
@@ -18,6 +19,12 @@ public static class Residual
 
     /// <summary>A report of "too warm", "too cool" or "green" means about this much along that direction.</summary>
     public const double ToneStep = 3;
+
+    /// <summary>What words say of a colour is as uncertain as this, CIELAB units: what was measured counts by how much less it is.</summary>
+    public const double WordsSd = 2.5;
+
+    /// <summary>What was measured of one kit counts as so many reports in words at most.</summary>
+    public const double MostOfOne = 3;
 
     /// <summary>The model is trusted like so many reports.</summary>
     public const double Trust = 2;
@@ -38,6 +45,12 @@ public static class Residual
             double weight = Math.Pow(.5, report.DaysAgo / HalfLifeDays);
             sum += (report.Wish + Off(report) - report.Forecast) * weight;
             weights += weight;
+            if (report.Seen is { } seen)
+            {
+                double measured = weight * Math.Min(MostOfOne, WordsSd / seen.Sd * (WordsSd / seen.Sd));
+                sum += (seen.Colour - report.Forecast) * measured;
+                weights += measured;
+            }
         }
 
         var mean = weights == 0 ? default : sum * (1 / (weights + Trust));

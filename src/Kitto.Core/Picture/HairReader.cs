@@ -72,8 +72,14 @@ public static class HairReader
         return strands < LeastStrands || Math.Abs(runs) > MostLean || profile.Filled.Average() < LeastFilled || profile.Filled.Length < HairProfile.Row(20)
                 ? new PictureReading(PictureRefusal.NoHair)
             : parting.Stands < LeastStands ? new PictureReading(PictureRefusal.NoParting)
-            : Hair(picture, light, parting, profile, scale, FibresPerEdge * edge);
+            : Hair(picture, light, parting, profile, scale, FibresPerEdge * edge) with
+            {
+                Roots = Darker(profile.Rows[HairProfile.Row(CoveredFromMm)..Math.Min(profile.Rows.Length, HairProfile.Row(RootsToMm))]),
+            };
     }
+
+    /// <summary>The hair next to the scalp reaches so far, mm from the parting: a zone that had less to paint tells nothing of what came out (ours).</summary>
+    public const double RootsToMm = 12;
 
     /// <summary>Reads a picture of a lock that lies on the card: its colour alone.</summary>
     /// <param name="picture">Flattened onto the card.</param>
@@ -236,11 +242,13 @@ public static class HairReader
         return white is null || sd > LevelToldTo ? null : Measured.Of(f.Level, sd * LevelWider, 1, 10);
     }
 
-    /// <summary>Colour of the lengths, from a row on: of so many rows the darker half, shine lies on the others.</summary>
-    private static Lab Lengths(HairProfile profile, int from)
+    /// <summary>Colour of the lengths, from a row on.</summary>
+    private static Lab Lengths(HairProfile profile, int from) => Darker([.. profile.Rows.Skip(Math.Clamp(from, 0, profile.Rows.Length - 1)).Take(70)]);
+
+    /// <summary>Colour of some rows: of the darker half, shine lies on the others.</summary>
+    private static Lab Darker(Rgb[] rows)
     {
-        var rows = profile.Rows.Skip(Math.Clamp(from, 0, profile.Rows.Length - 1)).Take(70).OrderBy(r => r.Luminance).ToList();
-        rows = rows[..Math.Max(1, rows.Count / 2)];
-        return new Rgb(HairProfile.Median(rows.Select(r => r.R)), HairProfile.Median(rows.Select(r => r.G)), HairProfile.Median(rows.Select(r => r.B))).Lab;
+        var half = rows.OrderBy(r => r.Luminance).Take(Math.Max(1, rows.Length / 2)).ToList();
+        return new Rgb(HairProfile.Median(half.Select(r => r.R)), HairProfile.Median(half.Select(r => r.G)), HairProfile.Median(half.Select(r => r.B))).Lab;
     }
 }

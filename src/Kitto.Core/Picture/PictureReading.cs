@@ -124,6 +124,7 @@ public readonly record struct CardScale(double Factor, double Sd)
 /// <param name="LineAt">Where the line is, mm from the parting, by strips of the window from left to right.</param>
 /// <param name="BandTo">Where a band between regrowth and lengths ends, mm from the parting; null: none was seen.</param>
 /// <param name="Slope">How the strands lean, tangent to straight down.</param>
+/// <param name="Roots">Colour of the hair next to the scalp, whatever it is: before a kit the regrowth's, after it the colour that came out; null where hair was not read.</param>
 public sealed record PictureReading(
     PictureRefusal? Refused,
     Measured? RegrowthMm = null,
@@ -134,5 +135,6 @@ public sealed record PictureReading(
     Parting? Parting = null,
     IReadOnlyList<double>? LineAt = null,
     double? BandTo = null,
-    double Slope = 0
+    double Slope = 0,
+    Lab? Roots = null
 );

@@ -84,7 +84,7 @@ internal sealed record FormulaGiven(Topic Of, bool HandMade) : ShadeReason("SH1"
 
 internal sealed record FormulaUnused(FormulaUse Use) : ShadeReason("SH1", Topic.Shade);
 
-internal sealed record MovedByReports(int Reports, Lab By) : ShadeReason("OU1", Topic.Shade);
+internal sealed record MovedByReports(int Reports, int Seen, Lab By) : ShadeReason("OU1", Topic.Shade);
 
 internal sealed record PulledTooDeep() : ShadeReason("SV14", Topic.Attention);
 

@@ -42,7 +42,9 @@ public static class CardDrawing
         svg.Add(
             $"<rect x=\"{place.X}\" y=\"{place.Y}\" width=\"{place.Width}\" height=\"{place.Height}\" fill=\"none\" stroke=\"#777\" stroke-width=\"0.2\" stroke-dasharray=\"1 1\"/>"
         );
-        svg.Add($"<text x=\"{place.Middle.X}\" y=\"{place.Middle.Y + 1}\" font-size=\"3\" text-anchor=\"middle\" fill=\"#777\">the end of a lock, from the left</text>");
+        svg.Add(
+            $"<text x=\"{place.Middle.X}\" y=\"{place.Middle.Y + 1}\" font-size=\"3\" text-anchor=\"middle\" fill=\"#777\">the end of a lock, from the left</text>"
+        );
         svg.Add($"<text x=\"{W / 2}\" y=\"120\" font-size=\"4\" text-anchor=\"middle\" fill=\"#222\">{studio}</text>");
         svg.Add($"<text x=\"{W / 2}\" y=\"125\" font-size=\"3\" text-anchor=\"middle\" fill=\"#555\">{number}</text></svg>");
         return svg.ToString();

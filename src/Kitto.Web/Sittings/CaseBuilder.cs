@@ -8,6 +8,7 @@ using Kitto.Core.Safety;
 using Kitto.Core.Wording;
 using Kitto.Store;
 using Kitto.Store.Commands;
+using Kitto.Web.Pictures;
 using Kitto.Web.Shelves;
 
 namespace Kitto.Web.Sittings;
@@ -21,6 +22,7 @@ public sealed class CaseBuilder(
     SafetyRecords safety,
     Ways ways,
     Answers answers,
+    PictureRecord pictures,
     CurrentShelf shelves,
     RecordCache kept,
     TimeProvider clock
@@ -60,7 +62,7 @@ public sealed class CaseBuilder(
 
         var studio = await studios.Get() ?? throw new InvalidOperationException("There is no studio yet.");
         var destination = (await studios.Destinations()).Single(d => d.Id == client.DestinationId);
-        return new ClientRecord(
+        var record = new ClientRecord(
             client,
             studio,
             destination,
@@ -75,6 +77,21 @@ public sealed class CaseBuilder(
             stand,
             clock.GetUtcNow().UtcDateTime
         );
+        return record.Reported.Count == 0 ? record : record with { Seen = Seen(record, await pictures.Of(clientId)) };
+    }
+
+    private static Dictionary<Guid, SeenAfter> Seen(ClientRecord record, IReadOnlyList<HeadPicture> pictures)
+    {
+        var seen = new Dictionary<Guid, SeenAfter>();
+        foreach (var kit in pictures.Any(p => p.KitId is not null) ? record.Reported : [])
+        {
+            if (SeenAfter.Of(pictures, kit, record.Studio) is { } found)
+            {
+                seen[kit.Outcome.KitId] = found;
+            }
+        }
+
+        return seen;
     }
 
     /// <summary>The whole case document.</summary>

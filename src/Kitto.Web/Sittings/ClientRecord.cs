@@ -4,6 +4,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Safety;
 using Kitto.Store;
 using Kitto.Web.Bench;
+using Kitto.Web.Pictures;
 
 namespace Kitto.Web.Sittings;
 
@@ -24,6 +25,9 @@ public sealed record ClientRecord(
     DateTime Now
 )
 {
+    /// <summary>How kits came out as it was measured on the card, by kit.</summary>
+    public IReadOnlyDictionary<Guid, SeenAfter> Seen { get; init; } = new Dictionary<Guid, SeenAfter>();
+
     /// <summary>The day it is in the studio.</summary>
     public DateOnly Today => Studio.Today(Now);
 

@@ -76,13 +76,23 @@ internal sealed class RecordFacts(ClientRecord record, Shelf shelf)
         }
 
         var reports = past.Where(r => r.Prescribed.Forecast is { Roots: not null, Target: not null })
-            .Select(r => new JsonObject
+            .Select(r =>
             {
-                ["daysAgo"] = Days(record, r.Outcome.AppliedOn),
-                ["forecast"] = new JsonArray([.. r.Prescribed.Forecast.Roots!.Lab.Select(v => JsonValue.Create(v))]),
-                ["wish"] = new JsonArray([.. r.Prescribed.Forecast.Target!.Lab.Select(v => JsonValue.Create(v))]),
-                ["depth"] = r.Outcome.Depth,
-                ["tone"] = r.Outcome.Tone,
+                var report = new JsonObject
+                {
+                    ["daysAgo"] = Days(record, r.Outcome.AppliedOn),
+                    ["forecast"] = Colour(r.Prescribed.Forecast.Roots!.Lab),
+                    ["wish"] = Colour(r.Prescribed.Forecast.Target!.Lab),
+                    ["depth"] = r.Outcome.Depth,
+                    ["tone"] = r.Outcome.Tone,
+                };
+                if (record.Seen.GetValueOrDefault(r.Outcome.KitId)?.Colour is { } seen)
+                {
+                    report["seen"] = Colour([.. new[] { seen.Colour.L, seen.Colour.A, seen.Colour.B }.Select(v => Math.Round(v, 2))]);
+                    report["seenSd"] = Math.Round(seen.Sd, 2);
+                }
+
+                return report;
             })
             .ToArray<JsonNode?>();
         if (reports.Length > 0)
@@ -95,6 +105,8 @@ internal sealed class RecordFacts(ClientRecord record, Shelf shelf)
             c["grown"] = new JsonArray([.. record.Grown.Select(g => new JsonObject { ["mm"] = Math.Round(g.Length.Value, 1), ["days"] = g.Days })]);
         }
     }
+
+    private static JsonArray Colour(IReadOnlyList<double> lab) => new([.. lab.Select(v => JsonValue.Create(v))]);
 
     private JsonObject House() =>
         new()

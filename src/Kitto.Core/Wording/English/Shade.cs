@@ -42,7 +42,7 @@ internal sealed partial class English
             FormulaGiven => "This formula was given, so it is weighed out as it is and only checked.",
             FormulaUnused r => $"The given formula is for the {Goes(r.Use)}, which this service does not colour with a formula of their own; it is not used.",
             MovedByReports r =>
-                $"{(r.Reports == 1 ? "One earlier kit" : $"{r.Reports} earlier kits")} moved the forecast by {r.By.L:+0.0;-0.0;0} L*, {r.By.A:+0.0;-0.0;0} a*, {r.By.B:+0.0;-0.0;0} b*.",
+                $"{(r.Reports == 1 ? "One earlier kit" : $"{r.Reports} earlier kits")}{(r.Seen == 0 ? "" : r.Seen == r.Reports ? ", measured on the card," : $", {r.Seen} of them measured on the card,")} moved the forecast by {r.By.L:+0.0;-0.0;0} L*, {r.By.A:+0.0;-0.0;0} a*, {r.By.B:+0.0;-0.0;0} b*.",
             PulledTooDeep => "Pulled through, this mix takes the lengths deeper by more than half a level below the wish.",
             _ => throw NoWords(reason),
         };
