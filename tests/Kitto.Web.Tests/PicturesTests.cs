@@ -8,6 +8,10 @@ namespace Kitto.Web.Tests;
 /// <summary>Pictures of a head: taken in, measured, proposed to the reading, kept encrypted, erased.</summary>
 public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
 {
+    /// <summary>What a button types into a field.</summary>
+    private static double Taken(AngleSharp.Dom.IElement button, string field) =>
+        double.Parse(System.Text.Json.Nodes.JsonNode.Parse(button.GetAttribute("data-types")!)![field]!.GetValue<string>());
+
     [Fact]
     public async Task A_picture_is_measured_proposed_to_the_reading_kept_encrypted_and_taken_away()
     {
@@ -43,8 +47,10 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
 
         await colourist.Open($"/clients/{id}/prescription");
         var button = colourist.Page.QuerySelector("[data-measured=crown]")!;
-        Assert.InRange(int.Parse(button.GetAttribute("data-regrowth")!), 22, 26);
-        Assert.InRange(int.Parse(button.GetAttribute("data-grey")!), 20, 50);
+        Assert.InRange(Taken(button, "zones.crown.regrowthMm"), 22, 26);
+        Assert.InRange(Taken(button, "zones.crown.greyPercent"), 20, 50);
+        // The lengths by the nearest look: they were drawn of level 7.
+        Assert.InRange(Taken(colourist.Page.QuerySelector("[data-measured=lengths]")!, "hair.lengths.level"), 6, 8);
 
         // Another picture of no use is kept with its reason and proposes nothing.
         await colourist.Open($"/clients/{id}/pictures");
@@ -82,8 +88,8 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
         var pairs = studio.Services.GetRequired<PicturePairs>();
         var colourist = await Visitor.SignedIn(studio);
         await colourist.Open($"/clients/{id}/prescription");
-        int Proposed() => int.Parse(colourist.Page.QuerySelector("[data-measured=crown]")!.GetAttribute("data-regrowth")!);
-        int plain = Proposed();
+        double Proposed() => Taken(colourist.Page.QuerySelector("[data-measured=crown]")!, "zones.crown.regrowthMm");
+        double plain = Proposed();
         // A studio that signs 3 mm more than is measured, over and over.
         await pairs.Keep(
             Enumerable.Range(0, 24).Select(i => new KeptPair(Guid.NewGuid(), "regrowth", 20, 18, 22, i < 2 ? 20 : 23)),

@@ -12,8 +12,9 @@ namespace Kitto.Core.Picture;
 /// <param name="Or">Families that look as near, the nearest first, this one left out.</param>
 public sealed record NearestLook(double Level, Family Family, double Miss, double Low, double High, IReadOnlyList<Family> Or)
 {
-    /// <summary>What four of five differ less than, three axes of one standard deviation each taken together (the chi-squared distribution with three degrees of freedom: root of 4.64).</summary>
-    private const double Eighty = 2.154;
+    /// <summary>Looks as near as the nearest and so many standard deviations: levels so that four of five lie within, families so that hardly one is left out (ours, from the study).</summary>
+    private const double NearLevel = 0.8,
+        NearFamily = 2;
 
     /// <summary>A neutral with extra cover looks like the plain one: it is not told.</summary>
     private static readonly (double Level, Family Family, Lab Look)[] Looks =
@@ -30,14 +31,14 @@ public sealed record NearestLook(double Level, Family Family, double Miss, doubl
     {
         var by = Looks.Select(l => (l.Level, l.Family, Miss: Difference2000.Between(seen, l.Look))).OrderBy(l => l.Miss).ToList();
         var best = by[0];
-        var near = by.TakeWhile(l => l.Miss <= best.Miss + Eighty * sd).ToList();
+        IEnumerable<(double Level, Family Family, double Miss)> Within(double times) => by.TakeWhile(l => l.Miss <= best.Miss + times * sd);
         return new NearestLook(
             best.Level,
             best.Family,
             best.Miss,
-            near.Min(l => l.Level),
-            near.Max(l => l.Level),
-            [.. near.Select(l => l.Family).Where(f => f != best.Family).Distinct()]
+            Within(NearLevel).Min(l => l.Level),
+            Within(NearLevel).Max(l => l.Level),
+            [.. Within(NearFamily).Select(l => l.Family).Where(f => f != best.Family).Distinct()]
         );
     }
 }

@@ -129,18 +129,8 @@ public sealed class PicturesModel(
     public static string Chip(Lab colour) =>
         $"<svg class=\"chip\" viewBox=\"0 0 30 14\" aria-hidden=\"true\"><rect width=\"30\" height=\"14\" fill=\"{Srgb.Hex(colour)}\"/></svg>";
 
-    /// <summary>The colour of lengths by name: the level with its band, and the families that look as near where they are few.</summary>
-    public static string Named(PictureReading reading)
-    {
-        var look = NearestLook.Of(reading.Lengths!.Value, reading.LengthsSd);
-        string family = look.Or.Count switch
-        {
-            0 => look.Family.ToString(),
-            <= 3 => $"{look.Family}, or as near {string.Join(", ", look.Or)}",
-            _ => "its tone cannot be told",
-        };
-        return string.Create(CultureInfo.InvariantCulture, $"level {look.Level:0.#} ({look.Low:0.#} to {look.High:0.#}), {family}");
-    }
+    /// <summary>The colour of lengths by name.</summary>
+    public static string Named(PictureReading reading) => HeadMeasures.Say(NearestLook.Of(reading.Lengths!.Value, reading.LengthsSd));
 
     /// <summary>A value with its band, as a colourist reads it.</summary>
     public static string Text(Measured? m, double times, string format, string unit, string none)

@@ -114,8 +114,15 @@ public sealed partial class PrescriptionModel(
     /// <summary>What pictures that were taken since the last reading say, by zone.</summary>
     public IReadOnlyDictionary<Zone, Measures> Measured { get; private set; } = new Dictionary<Zone, Measures>();
 
-    private async Task Measure() =>
-        Measured = Measures.Newest(await pictures.Of(Record.Client.Id), Record.Reading?.TakenAt, await pairs.Corrections(Record.Studio));
+    /// <summary>What they say of the whole head; null where there are none.</summary>
+    public HeadMeasures? MeasuredHead { get; private set; }
+
+    private async Task Measure()
+    {
+        var (taken, since) = (await pictures.Of(Record.Client.Id), Record.Reading?.TakenAt);
+        Measured = Measures.Newest(taken, since, await pairs.Corrections(Record.Studio));
+        MeasuredHead = taken.Count == 0 ? null : HeadMeasures.Of(taken, since, Measured.Values);
+    }
 
     /// <summary>Throws away what was not kept and begins from the record.</summary>
     public async Task<IActionResult> OnPostAfresh(Guid id)

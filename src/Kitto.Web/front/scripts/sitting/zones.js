@@ -14,18 +14,14 @@ export default {
   },
   // What pictures say of zones is typed as if by hand: it can be undone, and corrected.
   measures(buttons) {
-    const typed = {};
-    for (const { dataset } of buttons) {
-      if (dataset.regrowth) typed[`zones.${dataset.measured}.regrowthMm`] = dataset.regrowth;
-      if (dataset.grey) typed[`zones.${dataset.measured}.greyPercent`] = dataset.grey;
-    }
-    if (buttons.length) this.put(typed);
+    if (buttons.length) this.put(Object.assign({}, ...buttons.map(b => JSON.parse(b.dataset.types))));
   },
   measured(event) {
     this.measures([event.target]);
   },
+  // What the lengths are the record knows better than a picture: that is taken by itself.
   allMeasured() {
-    this.measures($$('[data-measured]'));
+    this.measures($$('[data-measured]:not([data-measured=lengths])'));
   },
   pick(zone, more) {
     if (!more) this.picked = new Set([zone]);
