@@ -24,7 +24,7 @@ public static class HairReader
         ShortestMm = 4;
 
     /// <summary>A level that is less certain than this, standard deviation, is not told: among much white, or in shine, the few dark hairs say too little.</summary>
-    public const double LevelToldTo = 0.45;
+    public const double LevelToldTo = 0.4;
 
     /// <summary>Price of a further stretch of the profile (ours).</summary>
     private const double Price = 30;
@@ -67,8 +67,9 @@ public static class HairReader
 
         var parting = Parting.Of(picture, light);
         var profile = new HairProfile(picture, light, parting);
-        // Skin has no strands, and the edge of a shadow runs across.
+        // Skin has no strands, and the edge of a shadow runs across; where hair ends early, skin begins.
         var (runs, strands) = StrandDirection.Of(picture, Below(parting, 18, 20));
+        strands = Math.Min(strands, StrandDirection.Of(picture, Below(parting, 32, 20)).Clarity);
         return strands < LeastStrands || Math.Abs(runs) > MostLean || profile.Filled.Average() < LeastFilled || profile.Filled.Length < HairProfile.Row(20)
                 ? new PictureReading(PictureRefusal.NoHair)
             : parting.Stands < LeastStands ? new PictureReading(PictureRefusal.NoParting)
@@ -213,7 +214,7 @@ public static class HairReader
     }
 
     /// <summary>A white share that is less certain than this, standard deviation, is not told: light hair and white hair look too much alike, or too little has grown.</summary>
-    public const double WhiteToldTo = 0.085;
+    public const double WhiteToldTo = 0.075;
 
     private static Measured? White(WhiteFound f, double length)
     {
