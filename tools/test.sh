@@ -1,9 +1,12 @@
+# What runs, and how many seconds in.
+phase() { say "kitto: $* ($SECONDS s)"; }
 run_tests() {
+  SECONDS=0
   need_dotnet; need_node; need_postgres; need_chromium
   npm_ready "$ROOT/tests/browser"
   app_ready
   need_pictures
-  say "kitto: building the tests"
+  phase "building the tests"
   build Kitto.slnx
   console_ready
   # The bench writes the colours that an independent library checks.
@@ -17,7 +20,7 @@ run_tests() {
   local passed=0 failed=0 name out line
   for name in Kitto.Core.Tests Kitto.Web.Tests; do
     out="$HOME_DIR/$name.log"
-    say "kitto: $name"
+    phase "$name"
     dotnet "$ROOT/tests/$name/bin/Release/net10.0/$name.dll" -noColor >"$out" 2>&1 || true
     line="$(grep -E 'Total: [0-9]+, Errors: [0-9]+, Failed: [0-9]+' "$out" | tail -n 1 || true)"
     if [ -z "$line" ]; then cat "$out"; say "kitto: $name did not finish"; failed=$((failed + 1)); continue; fi
@@ -28,11 +31,11 @@ run_tests() {
     say "kitto: $name $line"
     passed=$((passed + total - wrong - skipped)); failed=$((failed + wrong + errors))
   done
-  say "kitto: scripts"
+  phase "scripts"
   out="$HOME_DIR/scripts.log"
   node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs "$ROOT"/tests/browser/*.test.mjs >"$out" 2>&1 || cat "$out"
   passed=$((passed + $(sed -n 's/^# pass //p' "$out" | tail -n 1 | grep . || echo 0))); failed=$((failed + $(sed -n 's/^# fail //p' "$out" | tail -n 1 | grep . || echo 1)))
-  say "kitto: browser"
+  phase "browser"
   out="$HOME_DIR/browser.json"
   rm -f "$out"
   (cd "$ROOT/tests/browser" && PLAYWRIGHT_JSON_OUTPUT_NAME="$out" PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npx playwright test --reporter=list,json) >"$HOME_DIR/browser.log" 2>&1 || true
@@ -47,6 +50,7 @@ run_tests() {
   else
     cat "$HOME_DIR/browser.log"; failed=$((failed + 1))
   fi
+  phase done
   echo "$passed passed, $failed failed"
   [ "$failed" -eq 0 ] && [ "$passed" -gt 0 ]
 }

@@ -74,7 +74,13 @@ const phone = await guide('Maren', 'guide-step', 3);
 for (let i = 0; i < 8; i++) await phone.locator('#run-next').click();
 for (let i = 0; i < 4; i++) await phone.locator('#run-next').click();
 await shot('guide-report', phone);
-await guide('Liv', 'guide-step-nb', 3);
+// The pictures that are asked for, in Norwegian.
+const norwegian = await guide('Liv', 'guide-pictures-nb');
+await norwegian.evaluate(() => {
+  for (let e = document.querySelector('#pictures'); e; e = e.parentElement) if (e.tagName === 'DETAILS') e.open = true;
+  document.querySelector('#pictures').scrollIntoView({ behavior: 'instant' });
+});
+await shot('guide-pictures-nb', norwegian);
 
 // The bench, with the simulated scale: a part poured half, one poured over; and what it leaves in stock and ledger.
 await page.goto(url('/shelf/stock?line=lantern-cream&item=7G'));
