@@ -50,7 +50,7 @@ run_tests() {
   else
     cat "$HOME_DIR/browser.log"; failed=$((failed + 1))
   fi
-  phase done
+  phase "all done"
   echo "$passed passed, $failed failed"
   [ "$failed" -eq 0 ] && [ "$passed" -gt 0 ]
 }
