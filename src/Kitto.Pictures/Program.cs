@@ -46,6 +46,14 @@ public static class Worker
     /// <summary>What is answered of a file.</summary>
     public static PictureAnswer Answer(byte[] file, CardScale scale, PictureKind kind = PictureKind.Parting)
     {
+        if (kind == PictureKind.Whole)
+        {
+            // It is looked at, not measured: what measures is not asked.
+            return PlainPicture.Take(file) is { } plain
+                ? new PictureAnswer(null, null, plain.Width, plain.Height, null, plain.Jpeg)
+                : new PictureAnswer(FileRefusal.NotAPicture, null, 0, 0, null, null);
+        }
+
         if (PictureFile.Refuses(file) is { } refused)
         {
             return new PictureAnswer(refused, null, 0, 0, null, null);

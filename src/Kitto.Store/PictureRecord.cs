@@ -53,6 +53,13 @@ public sealed class PictureRecord(Database db)
     public Task<byte[]?> Sealed(Guid clientId, Guid id) =>
         db.One<byte[]>("select sealed from picture where client_id = @clientId and id = @id", new { clientId, id });
 
+    /// <summary>Pictures that came through a kit's guide, with their moments, the oldest first.</summary>
+    public Task<IReadOnlyList<(Guid Id, DateTime At)>> OfKit(Guid kitId) =>
+        db.List<(Guid, DateTime)>("select id, taken_at from picture where kit_id = @kitId order by taken_at, id", new { kitId });
+
+    /// <summary>One of them, as the application encrypted it; null: there is none of this kit.</summary>
+    public Task<byte[]?> SealedOfKit(Guid kitId, Guid id) => db.One<byte[]>("select sealed from picture where kit_id = @kitId and id = @id", new { kitId, id });
+
     /// <summary>Keeps one. What a client took again takes the place of what could not be measured; of her own none makes one of the studio's go.</summary>
     /// <param name="picture">What is known of it.</param>
     /// <param name="ciphertext">The picture, encrypted.</param>
@@ -87,14 +94,18 @@ public sealed class PictureRecord(Database db)
     /// <summary>Takes one away.</summary>
     public Task<int> Drop(Guid clientId, Guid id) => db.Run("delete from picture where client_id = @clientId and id = @id", new { clientId, id });
 
-    /// <summary>Takes away one that came through a link, and what is still on its way of it.</summary>
-    public Task<int> DropOfLink(Guid clientId, Guid linkId, Guid id) =>
+    /// <summary>Takes away one that came through a link or another of the same kit's, and what is still on its way of it.</summary>
+    public Task<int> DropOfLink(Guid clientId, Guid linkId, Guid? kitId, Guid id) =>
         db.Run(
-            "delete from picture_sending where client_id = @clientId and link_id = @linkId and id = @id; delete from picture where client_id = @clientId and link_id = @linkId and id = @id",
+            """
+            delete from picture_sending where client_id = @clientId and (link_id = @linkId or kit_id = @kitId) and id = @id;
+            delete from picture where client_id = @clientId and (link_id = @linkId or kit_id = @kitId) and id = @id
+            """,
             new
             {
                 clientId,
                 linkId,
+                kitId,
                 id,
             }
         );

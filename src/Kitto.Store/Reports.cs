@@ -42,77 +42,13 @@ public sealed class Reports(Database db)
             new { kitId }
         );
 
-    /// <summary>Most pictures of how one kit came out.</summary>
-    public const int MostPhotos = 8;
-
-    /// <summary>How many pictures of how it came out have come whole.</summary>
-    public Task<int> PhotosOf(Guid kitId) => db.One<int>("select count(*)::int from report_photo where kit_id = @kitId and jpeg is not null", new { kitId });
-
-    /// <summary>A picture of how it came out; null where there is none.</summary>
+    /// <summary>A picture of how it came out, as they were sent before a head's pictures were; null where there is none.</summary>
     public Task<byte[]?> ReportPhoto(Guid kitId, Guid id) =>
         db.One<byte[]>("select jpeg from report_photo where id = @id and kit_id = @kitId and jpeg is not null", new { kitId, id });
 
     /// <summary>Pictures of how it came out, with their moments.</summary>
     public Task<IReadOnlyList<(Guid Id, DateTime At)>> ReportPhotos(Guid kitId) =>
         db.List<(Guid, DateTime)>("select id, taken_in from report_photo where kit_id = @kitId and jpeg is not null order by taken_in", new { kitId });
-
-    /// <summary>Takes a piece of a picture where it goes on from what is there.</summary>
-    /// <param name="kitId">The kit.</param>
-    /// <param name="id">The picture, named by whoever sends it.</param>
-    /// <param name="size">Its whole size, bytes.</param>
-    /// <param name="from">Where the piece begins.</param>
-    /// <param name="piece">The piece.</param>
-    /// <param name="at">Now, UTC.</param>
-    /// <returns>How much of it is there now, and all of it once it is whole and was not taken in before; null where it is not taken.</returns>
-    public Task<(int Came, byte[]? Whole)?> TakePiece(Guid kitId, Guid id, int size, int from, byte[] piece, DateTime at) =>
-        db.Together<(int, byte[]?)?>(async connection =>
-        {
-            var with = new
-            {
-                kitId,
-                id,
-                size,
-                from,
-                piece,
-                at,
-                MostPhotos,
-            };
-            await connection.ExecuteAsync(
-                """
-                delete from report_photo where kit_id = @kitId and jpeg is null and id <> @id and begun_at < @at - interval '7 days';
-                insert into report_photo (id, kit_id, size, came, begun_at)
-                select @id, @kitId, @size, '', @at where (select count(*) from report_photo where kit_id = @kitId) < @MostPhotos on conflict (studio_id, id) do nothing
-                """,
-                with
-            );
-            await connection.ExecuteAsync(
-                """
-                update report_photo set came = came || @piece
-                where id = @id and kit_id = @kitId and size = @size and jpeg is null and length(came) = @from and length(came) + length(@piece) <= size
-                """,
-                with
-            );
-            var (came, done, whole) = await connection.QuerySingleOrDefaultAsync<(int, bool, byte[]?)>(
-                "select length(came), jpeg is not null, case when jpeg is null and length(came) = size then came end from report_photo where id = @id and kit_id = @kitId and size = @size for update",
-                with
-            );
-            return came == 0 && !done ? null : (done ? size : came, whole);
-        });
-
-    /// <summary>A picture came whole, and this is what is kept of it; null: it was none, and nothing is kept.</summary>
-    public Task<int> Keep(Guid kitId, Guid id, byte[]? jpeg, DateTime at) =>
-        db.Run(
-            jpeg is null
-                ? "delete from report_photo where id = @id and kit_id = @kitId and jpeg is null"
-                : "update report_photo set jpeg = @jpeg, came = '', taken_in = @at where id = @id and kit_id = @kitId and jpeg is null",
-            new
-            {
-                kitId,
-                id,
-                jpeg,
-                at,
-            }
-        );
 
     public Task<OutcomeReport?> OutcomeOf(Guid kitId) =>
         db.One<OutcomeReport>($"select {OutcomeColumns} from outcome_report o where o.kit_id = @kitId", new { kitId });

@@ -66,12 +66,14 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         await studio.Later(kit, 49);
         await client.Open(client.Address);
         await client.SendFile("[data-test^=skin] form", ("photo", "not a picture"u8.ToArray()), ("result", "clear"));
-        Assert.Contains("a JPEG, PNG or WebP picture of at most 12 MB", client.Text, StringComparison.Ordinal);
+        Assert.Contains("a JPEG, PNG or WebP picture of at most 20 MB", client.Text, StringComparison.Ordinal);
         Assert.Equal(SafetyKind.SkinOn, (await studio.Safety.Of(kit.ClientId)).Events.Single().Kind);
         await client.SendFile("[data-test^=skin] form", ("photo", Camera.Sideways()), ("result", "clear"));
         var (test, said) = (await studio.Safety.Of(kit.ClientId)).Events is [var on, var clear] ? (on, clear) : default;
         Assert.Equal((SafetyKind.SkinClear, test.Id), (said.Kind, said.Of!.Value));
-        byte[] kept = (await studio.Reports.Photo(kit.Id, test.Id))!;
+        byte[] lies = (await studio.Reports.Photo(kit.Id, test.Id))!;
+        Assert.True(lies.AsSpan().IndexOf((ReadOnlySpan<byte>)[0xff, 0xd8, 0xff]) < 0, "it lies encrypted");
+        byte[] kept = studio.Services.GetRequired<Pictures.PictureSeal>().Open(lies)!;
         Assert.DoesNotContain("SECRET HARBOUR", System.Text.Encoding.Latin1.GetString(kept), StringComparison.Ordinal);
         using var picture = SkiaSharp.SKBitmap.Decode(kept);
         Assert.Equal((800, 1600), (picture.Width, picture.Height));

@@ -1,3 +1,4 @@
+using System.Net;
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
 using Kitto.Store;
@@ -160,36 +161,36 @@ public sealed class KitChangeTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
-    public async Task A_picture_goes_on_where_it_was_cut_off_and_is_kept_once()
+    public async Task A_picture_that_waited_on_a_phone_since_before_is_taken_shown_to_its_kit_alone_and_so_are_those_kept_before_they_were_encrypted()
     {
         var (kit, client, colourist) = await studio.FreshKit("Frida Slow-Line");
         byte[] picture = Jpeg();
         var id = Guid.NewGuid();
         string to = client.Address + "?handler=Photo";
         var http = new HttpClientOf(studio);
-        async Task<string> Piece(int from, int until, Guid? of = null) => await http.Piece(to, of ?? id, from, picture.Length, picture[from..until]);
-        int third = picture.Length / 3;
-        Assert.Contains($"\"came\":{third},\"done\":false", await Piece(0, third), StringComparison.Ordinal);
-        // The same piece again, as after a broken line, changes nothing and says how far it is.
-        Assert.Contains($"\"came\":{third},\"done\":false", await Piece(0, third), StringComparison.Ordinal);
-        Assert.Contains($"\"came\":{third},\"done\":false", await Piece(2 * third, picture.Length), StringComparison.Ordinal);
-        Assert.Contains("\"done\":true", await Piece(third, picture.Length), StringComparison.Ordinal);
-        Assert.Contains("\"done\":true", await Piece(third, picture.Length), StringComparison.Ordinal);
-        Assert.Equal(1, await studio.Reports.PhotosOf(kit.Id));
+        int half = picture.Length / 2;
+        Assert.Contains($"\"came\":{half},\"done\":false", await http.Piece(to, id, 0, picture.Length, picture[..half]), StringComparison.Ordinal);
+        Assert.Contains("\"done\":true", await http.Piece(to, id, half, picture.Length, picture[half..]), StringComparison.Ordinal);
+        var old = Guid.NewGuid();
+        await studio.Db.Run(
+            "insert into report_photo (id, kit_id, size, came, jpeg, begun_at, taken_in) values (@old, @Id, 100, '', @picture, now(), now())",
+            new
+            {
+                old,
+                kit.Id,
+                picture,
+            }
+        );
         await colourist.Open($"/kits/{kit.Id}");
-        Assert.Single(colourist.Page.QuerySelectorAll(".result-photos img"));
-        // What is no picture is said, and nothing of it stays.
-        Assert.Contains("cannot be read", await http.Piece(to, Guid.NewGuid(), 0, 10, new byte[10]), StringComparison.Ordinal);
-        for (int i = 1; i < Reports.MostPhotos; i++)
-        {
-            await Piece(0, picture.Length, Guid.NewGuid());
-        }
-
-        Assert.Contains("At most 8 pictures", await Piece(0, picture.Length, Guid.NewGuid()), StringComparison.Ordinal);
-        Assert.Equal(Reports.MostPhotos, await studio.Reports.PhotosOf(kit.Id));
-        // Another client's link does not lead to it.
+        var shown = colourist.Page.QuerySelectorAll(".result-photos img").Select(i => i.GetAttribute("src")!).ToList();
+        Assert.Equal(2, shown.Count);
         var (other, _, _) = await studio.FreshKit("Other Person");
-        Assert.Null(await studio.Reports.ReportPhoto(other.Id, id));
+        foreach (string source in shown)
+        {
+            Assert.Equal(HttpStatusCode.OK, (await colourist.Open(source)).Status);
+            await colourist.Open(source.Replace(kit.Id.ToString(), other.Id.ToString(), StringComparison.Ordinal));
+            Assert.Equal(HttpStatusCode.NotFound, colourist.Status);
+        }
     }
 
     [Fact]

@@ -141,9 +141,10 @@ public sealed class SentPicturesTests(Studio studio) : IClassFixture<Studio>
         Assert.DoesNotContain("from the forecast", colourist.Text, StringComparison.Ordinal);
         var pictures = studio.Services.GetRequired<PictureRecord>();
         var now = studio.Clock.GetUtcNow().UtcDateTime;
-        async Task Sent(string zone, Lab roots, DateTime at, Guid? of)
+        Task Sent(string zone, Lab roots, DateTime at, Guid? of) => Read(zone, new PictureReading(PictureRefusal.NotClear, Roots: roots), at, of);
+        async Task Read(string zone, PictureReading reading, DateTime at, Guid? of)
         {
-            var answer = new PictureAnswer(null, new PictureReading(PictureRefusal.NotClear, Roots: roots), 900, 1200, null, null);
+            var answer = new PictureAnswer(null, reading, 900, 1200, null, null);
             await pictures.Keep(
                 new HeadPicture(
                     Guid.NewGuid(),
@@ -170,5 +171,14 @@ public sealed class SentPicturesTests(Studio studio) : IClassFixture<Studio>
         Assert.Matches(@"^\s*crown; dE00 from the forecast \d+\.\d \(\d+\.\d to \d+\.\d\); from before \d+\.\d", card);
         await colourist.Open($"/clients/{kit.ClientId}/prescription");
         Assert.Matches("One earlier kit, measured on the card, moved the forecast by -", colourist.Text);
+
+        // What was taken in the days after the colour proposes no regrowth: nothing has grown. Later pictures do.
+        PictureReading line = new(null, new Measured(14, 13, 15), Roots: new Lab(30, 5, 9));
+        await Read("nape", line, now.AddDays(1), kit.Id);
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.Empty(colourist.FindAll("[data-measured=nape]"));
+        await Read("leftTemple", line, now.AddDays(SeenAfter.Days + 1), kit.Id);
+        await colourist.Open($"/clients/{kit.ClientId}/prescription");
+        Assert.Single(colourist.FindAll("[data-measured=leftTemple]"));
     }
 }

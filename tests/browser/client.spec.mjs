@@ -153,17 +153,18 @@ test('a picture is made small, waits without a network, and a place is tapped on
     return btoa(text);
   });
   wire.cut();
-  await page.locator('#photo').setInputFiles({ name: 'hair.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(made, 'base64') });
-  await page.getByRole('button', { name: 'Send the picture' }).click();
-  await expect(page.locator('#photos-said')).toContainText('No network');
+  const whole = page.locator('.asked-picture', { has: page.getByRole('heading', { name: 'The whole head' }) });
+  await whole.locator('input[type=file]').setInputFiles({ name: 'hair.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(made, 'base64') });
+  await expect(whole.locator('.state')).toContainText('No network');
   await page.reload();
   await expect(page.getByText('a picture of the hair')).toBeVisible();
-  expect(sql(`select count(*) from report_photo where kit_id = '${kit}'`)).toBe('0');
+  expect(sql(`select count(*) from picture where kit_id = '${kit}'`)).toBe('0');
   wire.mend();
-  await expect.poll(() => sql(`select count(*) from report_photo where kit_id = '${kit}' and jpeg is not null`), { timeout: 20_000 }).toBe('1');
-  expect(Number(sql(`select size from report_photo where kit_id = '${kit}'`))).toBeLessThan(made.length * 0.75);
+  await expect.poll(() => sql(`select count(*) from picture where kit_id = '${kit}'`), { timeout: 20_000 }).toBe('1');
+  // Longest side and encoding are the phone's: far less was sent than was taken.
+  expect(Number(sql(`select length(sealed) from picture where kit_id = '${kit}'`))).toBeLessThan(made.length * 0.75);
 
-  await expect(page.getByText('One picture is with your colourist.')).toBeAttached({ timeout: 15_000 });
+  await expect(whole.locator('.state')).toContainText('is with your colourist', { timeout: 15_000 });
   await page.getByText('I have coloured: tell how it went').click();
   await page.getByText('It is not the same everywhere').click();
   await page.locator('.by-zone .zone[data-zone=crown]').click();
@@ -173,7 +174,7 @@ test('a picture is made small, waits without a network, and a place is tapped on
   await fits(page);
   expect(problems).toEqual([]);
   await wire.close();
-  sql(`delete from report_photo where kit_id = '${kit}'`);
+  sql(`delete from picture where kit_id = '${kit}'`);
 });
 
 for (const timezoneId of ['Asia/Tokyo', 'America/Anchorage']) {

@@ -33,7 +33,7 @@ function plane(x, y, { hair = [0.08, 0.05, 0.03], covered = false }) {
 }
 
 /** A picture of it: turned, from aside, in a light that may turn or fade across. */
-function picture({ turn = 0.2, tilt = 0, exposure = 0.75, warm = () => 0, width = 900, height = 1200, ...scene } = {}) {
+function picture({ turn = 0.2, tilt = 0, exposure = 0.75, warm = () => 0, width = 720, height = 960, ...scene } = {}) {
   const data = new Uint8ClampedArray(width * height * 4);
   const s = (width * 0.72) / 92;
   const to = [

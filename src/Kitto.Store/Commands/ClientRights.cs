@@ -4,8 +4,8 @@ namespace Kitto.Store.Commands;
 
 /// <summary>A client's picture, as it stands in the record.</summary>
 /// <param name="Name">What it is of, and when.</param>
-/// <param name="Jpeg">The picture.</param>
-public sealed record KeptPicture(string Name, byte[] Jpeg);
+/// <param name="Kept">The picture as the application encrypted it.</param>
+public sealed record KeptPicture(string Name, byte[] Kept);
 
 /// <summary>Who might be forgotten: nothing was signed or read of them for as long as the house keeps.</summary>
 /// <param name="Id">The client.</param>
@@ -75,7 +75,7 @@ public sealed class ClientRights(Database db)
     public Task<IReadOnlyList<KeptPicture>> Pictures(Guid id) =>
         db.List<KeptPicture>(
             """
-            select 'test-' || to_char(p.taken_in, 'YYYYMMDD-HH24MISS') as name, p.jpeg from test_photo p join safety_event e on e.id = p.test_id where e.client_id = @id
+            select 'test-' || to_char(p.taken_in, 'YYYYMMDD-HH24MISS') as name, p.jpeg as kept from test_photo p join safety_event e on e.id = p.test_id where e.client_id = @id
             union all
             select 'report-' || to_char(p.begun_at, 'YYYYMMDD-HH24MISS'), p.jpeg from report_photo p join kit k on k.id = p.kit_id where k.client_id = @id and p.jpeg is not null
             """,

@@ -5,6 +5,7 @@ alter table picture
     add column kit_id  uuid, -- the kit whose guide it came through
     add column link_id uuid, -- the link it came through; null: taken in by the studio
     add foreign key (studio_id, kit_id) references kit;
+create index picture_kit on picture (studio_id, kit_id) where kit_id is not null;
 
 create table picture_sending (
     studio_id int not null default this_studio() references studio,

@@ -16,19 +16,15 @@ public sealed record HeadMeasures(double? Level, string LevelSays, NearestLook? 
     /// <summary>A family is named while no more than so many others look as near.</summary>
     private const int MostOthers = 3;
 
-    /// <summary>From pictures that were taken since the last reading.</summary>
-    /// <param name="pictures">The client's, the newest first.</param>
-    /// <param name="since">When the head was last read, UTC; null: never.</param>
+    /// <summary>From pictures that tell of the head now.</summary>
+    /// <param name="fresh">They, the newest first.</param>
     /// <param name="zones">What they say by zone.</param>
-    public static HeadMeasures Of(IReadOnlyList<HeadPicture> pictures, DateTime? since, IEnumerable<Measures> zones)
+    public static HeadMeasures Of(IReadOnlyList<HeadPicture> fresh, IEnumerable<Measures> zones)
     {
         var read = zones.Select(z => z.Reading).ToList();
         var level = Joined([.. read.Select(r => r.Level).OfType<Measured>()]);
         // A lock lies flat in one light: where one was sent it tells the lengths.
-        var locked = pictures
-            .Where(p => p.Of == PictureKind.Lock && (since is null || p.TakenAt > since))
-            .Select(p => p.Measured.Reading)
-            .FirstOrDefault(r => r?.Lengths is not null);
+        var locked = fresh.Where(p => p.Of == PictureKind.Lock).Select(p => p.Measured.Reading).FirstOrDefault(r => r?.Lengths is not null);
         var look =
             locked is not null ? NearestLook.Of(locked.Lengths!.Value, locked.LengthsSd)
             : SeenColour.Of([.. read.Select(r => r.Lengths).OfType<Lab>()]) is { } seen ? NearestLook.Of(seen.Colour, seen.Sd)

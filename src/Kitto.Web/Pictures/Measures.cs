@@ -3,6 +3,7 @@ using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Picture;
 using Kitto.Store;
+using Kitto.Web.Sittings;
 
 namespace Kitto.Web.Pictures;
 
@@ -14,18 +15,25 @@ namespace Kitto.Web.Pictures;
 /// <param name="Says">It in words, with its bands.</param>
 public sealed record Measures(Guid Picture, PictureReading Reading, int? RegrowthMm, int? GreyPercent, string Says)
 {
-    /// <summary>The newest measured picture of each zone that was taken after the last reading.</summary>
+    /// <summary>Pictures that tell of the head as it is to be read now: taken after the last reading, and not in the days after a colour, when nothing has grown and a line is not regrowth's.</summary>
     /// <param name="pictures">The client's, the newest first.</param>
-    /// <param name="since">When the head was last read, UTC; null: never.</param>
+    /// <param name="record">What is known of the client.</param>
+    public static IReadOnlyList<HeadPicture> Fresh(IReadOnlyList<HeadPicture> pictures, ClientRecord record)
+    {
+        DateOnly? grown = record.Outcomes.Count == 0 ? null : record.Outcomes.Max(o => o.AppliedOn).AddDays(SeenAfter.Days);
+        return
+        [
+            .. pictures.Where(p => (record.Reading is not { } last || p.TakenAt > last.TakenAt) && (grown is null || record.Studio.Today(p.TakenAt) > grown)),
+        ];
+    }
+
+    /// <summary>What the newest measured picture of each zone proposes.</summary>
+    /// <param name="fresh">Pictures that tell of the head now, the newest first.</param>
     /// <param name="corrections">What the studio's own pairs correct.</param>
-    public static IReadOnlyDictionary<Zone, Measures> Newest(
-        IReadOnlyList<HeadPicture> pictures,
-        DateTime? since,
-        IReadOnlyDictionary<PictureValue, StudioBias> corrections
-    )
+    public static IReadOnlyDictionary<Zone, Measures> Newest(IReadOnlyList<HeadPicture> fresh, IReadOnlyDictionary<PictureValue, StudioBias> corrections)
     {
         var found = new Dictionary<Zone, Measures>();
-        foreach (var picture in pictures.Where(p => p.Of == PictureKind.Parting && (since is null || p.TakenAt > since)))
+        foreach (var picture in fresh.Where(p => p.Of == PictureKind.Parting))
         {
             if (picture.Measured.Reading is { Refused: null } reading)
             {

@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Text.Json;
 using Kitto.Core.Contract;
 using Kitto.Core.Picture;
+using Kitto.Pictures;
 
 namespace Kitto.Web.Pictures;
 
@@ -59,6 +60,19 @@ public sealed class PictureReader : IDisposable
         {
             turn.Release();
         }
+    }
+
+    /// <summary>A picture that is looked at, not measured, made small; null where it is none that can be read, or a larger file than is taken.</summary>
+    public async Task<byte[]?> Plain(IFormFile file, CancellationToken gone = default)
+    {
+        if (file.Length is 0 or > PictureFile.MostBytes)
+        {
+            return null;
+        }
+
+        using var bytes = new MemoryStream((int)file.Length);
+        await file.CopyToAsync(bytes, gone);
+        return (await Read(bytes.ToArray(), CardScale.Unknown, PictureKind.Whole, gone)).Jpeg;
     }
 
     /// <summary>Lets its turn go.</summary>

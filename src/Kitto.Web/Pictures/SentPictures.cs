@@ -53,14 +53,7 @@ public sealed class SentPictures(
         bool whole = !form.ContainsKey("from");
         int from = whole ? 0 : Number(form["from"]),
             size = whole ? (int)Math.Min(int.MaxValue, file?.Length ?? 0) : Number(form["size"]);
-        if (
-            file is not { Length: > 0 }
-            || !Guid.TryParse(form["id"], out var id)
-            || id == Guid.Empty
-            || Json.Named<PictureKind>(form["kind"]) is not { } kind
-            || Json.Named<Zone>(form["zone"]) is not { } zone
-            || !WantedPicture.All.Contains(new WantedPicture(kind, zone))
-        )
+        if (file is not { Length: > 0 } || !Guid.TryParse(form["id"], out var id) || id == Guid.Empty || Wanted(form) is not ({ } kind, { } zone))
         {
             return new SentStand(0, false, text["Choose a picture first."]);
         }
@@ -94,7 +87,7 @@ public sealed class SentPictures(
     }
 
     /// <summary>Takes away a picture that came through this link.</summary>
-    public Task<int> Drop(LinkOwner owner, Guid id) => pictures.DropOfLink(owner.ClientId, owner.Link.Id, id);
+    public Task<int> Drop(LinkOwner owner, Guid id) => pictures.DropOfLink(owner.ClientId, owner.Link.Id, owner.Kit?.Id, id);
 
     /// <summary>What a client is told of a picture that is kept: that it is there, or why it cannot be measured.</summary>
     public string Says(HeadPicture picture) =>
@@ -133,6 +126,13 @@ public sealed class SentPictures(
         await pictures.Keep(picture, seal.Seal(answer.Jpeg), null);
         return Stand(picture, coming.Size);
     }
+
+    /// <summary>What is said to be shown; the whole head where nothing is said; null: nothing that is asked for.</summary>
+    private static WantedPicture? Wanted(IFormCollection form) =>
+        !form.ContainsKey("kind") ? new WantedPicture(PictureKind.Whole, Zone.Crown)
+        : Json.Named<PictureKind>(form["kind"]) is { } kind && Json.Named<Zone>(form["zone"]) is { } zone && WantedPicture.All.Contains(new(kind, zone))
+            ? new WantedPicture(kind, zone)
+        : null;
 
     private static int Number(string? typed) => int.TryParse(typed, out int number) ? number : -1;
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Safety;
+using Kitto.Pictures;
 using Kitto.Web.Guides;
 using Microsoft.AspNetCore.Mvc;
 
@@ -121,7 +122,7 @@ public sealed partial class GuideModel
             ? Open!.Studio.Utc(local)
         : null;
 
-    /// <summary>The picture that came with a test; none is no complaint.</summary>
+    /// <summary>The picture that came with a test, encrypted; none is no complaint.</summary>
     private async Task<byte[]?> Picture(IFormFile? photo)
     {
         if (photo is not { Length: > 0 })
@@ -129,12 +130,16 @@ public sealed partial class GuideModel
             return null;
         }
 
-        byte[]? taken = await Photo.Take(photo, HttpContext.RequestAborted);
-        if (taken is null)
+        if (await reader.Plain(photo, HttpContext.RequestAborted) is { } taken)
         {
-            Wrong["photo"] = Unread;
+            return seal.Seal(taken);
         }
 
-        return taken;
+        Wrong["photo"] = text[
+            "This picture cannot be read. It must be a JPEG, PNG or WebP picture of at most {0} MB and {1} megapixels; or send your report without one.",
+            PictureFile.MostBytes >> 20,
+            PlainPicture.MostPixels / 1_000_000
+        ];
+        return null;
     }
 }

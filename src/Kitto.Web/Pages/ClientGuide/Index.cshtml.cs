@@ -24,8 +24,9 @@ public sealed partial class GuideModel(
     ReactionRecorder reactions,
     RunRecorder run,
     KitCommands changes,
-    Reports reports,
     SentPictures sent,
+    PictureReader reader,
+    PictureSeal seal,
     IStringLocalizer<ClientPages> text,
     TimeProvider clock
 ) : PageModel

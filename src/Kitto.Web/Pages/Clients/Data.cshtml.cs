@@ -58,7 +58,7 @@ public sealed class DataModel(
             var pictures = await rights.Pictures(id);
             foreach (var (picture, at) in pictures.Select((p, i) => (p, i)))
             {
-                await Add(zip, $"pictures/{at + 1:00}-{picture.Name}.jpg", picture.Jpeg);
+                await Add(zip, $"pictures/{at + 1:00}-{picture.Name}.jpg", seal.Open(picture.Kept) ?? []);
             }
 
             int count = pictures.Count;

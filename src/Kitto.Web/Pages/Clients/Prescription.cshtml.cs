@@ -111,7 +111,7 @@ public sealed partial class PrescriptionModel(
         return Page();
     }
 
-    /// <summary>What pictures that were taken since the last reading say, by zone.</summary>
+    /// <summary>What pictures that tell of the head now say, by zone.</summary>
     public IReadOnlyDictionary<Zone, Measures> Measured { get; private set; } = new Dictionary<Zone, Measures>();
 
     /// <summary>What they say of the whole head; null where there are none.</summary>
@@ -119,9 +119,12 @@ public sealed partial class PrescriptionModel(
 
     private async Task Measure()
     {
-        var (taken, since) = (await pictures.Of(Record.Client.Id), Record.Reading?.TakenAt);
-        Measured = Measures.Newest(taken, since, await pairs.Corrections(Record.Studio));
-        MeasuredHead = taken.Count == 0 ? null : HeadMeasures.Of(taken, since, Measured.Values);
+        var fresh = Measures.Fresh(await pictures.Of(Record.Client.Id), Record);
+        if (fresh.Count > 0)
+        {
+            Measured = Measures.Newest(fresh, await pairs.Corrections(Record.Studio));
+            MeasuredHead = HeadMeasures.Of(fresh, Measured.Values);
+        }
     }
 
     /// <summary>Throws away what was not kept and begins from the record.</summary>

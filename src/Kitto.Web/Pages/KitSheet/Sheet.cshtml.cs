@@ -10,6 +10,7 @@ using Kitto.Web.Bench;
 using Kitto.Web.Delivery;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
+using Kitto.Web.Pictures;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc;
@@ -26,6 +27,8 @@ public sealed partial class SheetModel(
     CaseBuilder cases,
     GuideLinks links,
     Reports reports,
+    PictureRecord pictures,
+    PictureSeal seal,
     RunRecorder run,
     KitGate gate,
     SafetyCommands commands,
@@ -161,7 +164,7 @@ public sealed partial class SheetModel(
         string here = await site.Of(Request);
         Open = [.. (await links.Open(id)).Select(l => (l, links.Address(l, here)))];
         Photos = await reports.Photos(id);
-        Results = await reports.ReportPhotos(id);
+        Results = [.. await reports.ReportPhotos(id), .. await pictures.OfKit(id)];
         Replaced = await kits.Replacements(id);
         return true;
     }

@@ -28,16 +28,13 @@ public sealed partial class SheetModel
     }
 
     /// <summary>The picture of a test, for the studio alone.</summary>
-    public async Task<IActionResult> OnGetPhoto(Guid id, Guid test)
-    {
-        return await reports.Photo(id, test) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
-    }
+    public async Task<IActionResult> OnGetPhoto(Guid id, Guid test) => Shown(await reports.Photo(id, test));
 
     /// <summary>A picture of how it came out, for the studio alone.</summary>
-    public async Task<IActionResult> OnGetResult(Guid id, Guid picture)
-    {
-        return await reports.ReportPhoto(id, picture) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
-    }
+    public async Task<IActionResult> OnGetResult(Guid id, Guid picture) =>
+        Shown(await reports.ReportPhoto(id, picture) ?? await pictures.SealedOfKit(id, picture));
+
+    private ActionResult Shown(byte[]? kept) => kept is not null && seal.Open(kept) is { } jpeg ? File(jpeg, "image/jpeg") : NotFound();
 
     /// <summary>The link as a picture to scan.</summary>
     public static string Qr(string address)

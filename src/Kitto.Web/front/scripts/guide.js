@@ -5,7 +5,6 @@ import './guide/burns.js';
 import './guide/local.js';
 import './guide/moment.js';
 import './guide/head-pictures.js';
-import './guide/photos.js';
 import './guide/tools.js';
 import './guide/zones.js';
 import './guide/offline.js';

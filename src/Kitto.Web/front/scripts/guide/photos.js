@@ -1,12 +1,10 @@
 // Pictures are made small on the phone, and go in pieces: cut off, they go on where they were, also after a reload.
-import { $ } from '../dom.js';
-import { newId } from './ids.js';
-import { all, drop, handler, keep } from './unsent.js';
+import { all, drop, handler } from './unsent.js';
 
 const LONGEST = 2400;
 const PIECE = 96 * 1024;
 
-/** Which of what waits is a picture. */
+/** Which of what waits is a picture; the first name is that of before they were asked for by what they show. */
 export const isPhoto = item => ['Photo', 'Picture'].includes(handler(item.action));
 
 /** A picture upright and no longer than it needs to be; null where the phone cannot. */
@@ -24,12 +22,6 @@ export async function drawn(file) {
 
 /** As JPEG, without what the camera wrote into it. */
 export const packed = canvas => canvas.convertToBlob({ type: 'image/jpeg', quality: 0.88 });
-
-/** A picture to be sent; as it came where the phone cannot make it small. */
-export async function small(file) {
-  const canvas = await drawn(file);
-  return canvas ? packed(canvas) : file;
-}
 
 const field = (item, name) => item.fields.find(([n]) => n === name)?.[1];
 
@@ -62,27 +54,3 @@ export async function sendPhotos(said) {
   for (const item of waiting) await sendPhoto(item, said);
   return waiting.length;
 }
-
-const form = $('#photos-form');
-form?.addEventListener('submit', async event => {
-  const file = form.elements.photo.files[0];
-  if (!file || !('indexedDB' in window)) return;
-  event.preventDefault();
-  const place = $('#photos-said');
-  const { pathname, search } = new URL(form.action);
-  await keep(pathname + search, [
-    ['id', newId()],
-    ['photo', await small(file)],
-  ]);
-  let wrong = null;
-  try {
-    await sendPhotos((percent, stand) => {
-      wrong = stand.wrong ?? wrong;
-      place.textContent = place.dataset.sending.replace('{0}', percent);
-    });
-    if (wrong) place.textContent = place.dataset.unread;
-    else location.reload();
-  } catch {
-    place.textContent = place.dataset.later;
-  }
-});

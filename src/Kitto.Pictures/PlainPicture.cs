@@ -1,13 +1,10 @@
 using SkiaSharp;
 
-namespace Kitto.Web.Guides;
+namespace Kitto.Pictures;
 
-/// <summary>Takes in a photograph: turned upright, made small, and without anything the camera wrote into the file.</summary>
-public static class Photo
+/// <summary>Takes in a picture that is looked at, not measured: turned upright, made small, and without anything the camera wrote into the file. JPEG, PNG or WebP.</summary>
+public static class PlainPicture
 {
-    /// <summary>Largest file that is taken, bytes.</summary>
-    public const int MostBytes = 12 * 1024 * 1024;
-
     /// <summary>Longest side that is kept, pixels.</summary>
     public const int LongestSide = 1600;
 
@@ -17,50 +14,10 @@ public static class Photo
     /// <summary>Most pixels that are unpacked: a picture that cannot be unpacked at a smaller size must have no more.</summary>
     public const long MostUnpacked = 24_000_000;
 
-    /// <summary>Pictures that are unpacked at the same time; the others wait for their turn.</summary>
-    public const int AtOnce = 2;
-
-    private static readonly SemaphoreSlim Turn = new(AtOnce);
-
-    /// <summary>The picture that was sent as a small JPEG; null where it is not one that can be read. Few are unpacked at once, so that many at a time need no more memory than few.</summary>
-    public static async Task<byte[]?> Take(IFormFile file, CancellationToken gone = default)
+    /// <summary>The picture as a small JPEG with its size; null where it is not one that can be read.</summary>
+    public static (byte[] Jpeg, int Width, int Height)? Take(byte[] file)
     {
-        if (file.Length is 0 or > MostBytes)
-        {
-            return null;
-        }
-
-        return await InTurn(
-            async () =>
-            {
-                using var bytes = new MemoryStream((int)file.Length);
-                await file.CopyToAsync(bytes, gone);
-                return Take(bytes.ToArray());
-            },
-            gone
-        );
-    }
-
-    /// <summary>The same of a picture that is here already.</summary>
-    public static Task<byte[]?> TakeInTurn(byte[] file, CancellationToken gone = default) => InTurn(() => Task.FromResult(Take(file)), gone);
-
-    private static async Task<byte[]?> InTurn(Func<Task<byte[]?>> take, CancellationToken gone)
-    {
-        await Turn.WaitAsync(gone);
-        try
-        {
-            return await take();
-        }
-        finally
-        {
-            Turn.Release();
-        }
-    }
-
-    /// <summary>The picture as a small JPEG; null where it is not one that can be read.</summary>
-    public static byte[]? Take(byte[] file)
-    {
-        if (file.Length is 0 or > MostBytes)
+        if (file.Length is 0 or > PictureFile.MostBytes)
         {
             return null;
         }
@@ -109,7 +66,7 @@ public static class Photo
         canvas.DrawImage(image, 0, 0, new SKSamplingOptions(SKFilterMode.Linear, SKMipmapMode.Linear));
         using var done = small.Snapshot();
         using var jpeg = done.Encode(SKEncodedImageFormat.Jpeg, 82);
-        return jpeg?.ToArray();
+        return jpeg is null ? null : (jpeg.ToArray(), width, height);
     }
 
     /// <summary>From how the camera was held to how the picture is looked at.</summary>
