@@ -3,7 +3,12 @@ phase() { say "kitto: $* ($SECONDS s)"; }
 run_tests() {
   SECONDS=0
   need_dotnet; need_node; need_postgres; need_chromium
+  # Packages come from two registries at once; what is wrong with them is said by what needs them.
+  dotnet restore "$ROOT/Kitto.slnx" -v quiet >/dev/null 2>&1 &
+  local packages=$!
   npm_ready "$ROOT/tests/browser"
+  front_end
+  wait "$packages" || true
   app_ready
   need_pictures
   phase "building the tests"

@@ -153,7 +153,7 @@ test('a picture is made small, waits without a network, and a place is tapped on
     return btoa(text);
   });
   wire.cut();
-  const whole = page.locator('.asked-picture', { has: page.getByRole('heading', { name: 'The whole head' }) });
+  const whole = page.locator('.asked-picture', { has: page.locator('#asked-whole') });
   await whole.locator('input[type=file]').setInputFiles({ name: 'hair.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(made, 'base64') });
   await expect(whole.locator('.state')).toContainText('No network');
   await page.reload();

@@ -37,7 +37,6 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
 
     // Her head: nothing is prescribed until enough is read; then every fact moves the answer.
     await expect(page.getByRole('heading', { name: 'Not enough to prescribe yet' })).toBeVisible();
-    await accessible(page);
     await page.getByLabel('natural level').fill('5');
     await page.locator('#f-hair-lengths-level').fill('5');
     await page.locator('#f-hair-lengths-history').selectOption('permanent');
@@ -85,10 +84,8 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
     await page.getByLabel('ever reacted to dye').check();
     await expect(page.getByRole('heading', { name: 'Stop: no colour' })).toBeVisible();
     await expect(page.locator('#sign')).toHaveText('Record the stop');
-    await accessible(page);
     await page.getByLabel('ever reacted to dye').uncheck();
     await expect(page.locator('.formula')).toContainText('5N');
-    await accessible(page);
     await fits(page);
 
     // No kit without her answers: she gets a link, answers on her phone, and the sitting waits as it was typed.
