@@ -95,7 +95,12 @@ test('a client is asked for pictures: looked at on the phone, kept without a net
   expect(sql(`select count(*) from picture where client_id = '${client}'`)).toBe('0');
 
   await phone.getByText('How to take them').click();
+  await phone.locator('#rule').fill('12');
+  await phone.locator('#rule').blur();
+  await expect(phone.locator('#rule-wrong')).toHaveText('78 to 95 mm, or nothing.');
   await phone.locator('#rule').fill('85,6');
+  await phone.locator('#rule').blur();
+  await expect(phone.locator('#rule-wrong')).toBeEmpty();
   wire.cut();
   await take('Front hairline', drawn('frontHairline'));
   await expect(asked('Front hairline').locator('.state')).toContainText('No network');

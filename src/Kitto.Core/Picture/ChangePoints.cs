@@ -76,12 +76,4 @@ public static class ChangePoints
         found.Reverse();
         return found;
     }
-
-    /// <summary>The noise of a profile's channel from row to row: by the median of its steps, so that changes do not count as noise.</summary>
-    public static double Noise(IReadOnlyList<double> values)
-    {
-        double[] steps = [.. values.Skip(1).Zip(values, (a, b) => Math.Abs(a - b)).Order()];
-        // The median of the absolute difference of two normal values is 0.6745 times the root of 2 standard deviations.
-        return steps.Length == 0 ? 0 : steps[steps.Length / 2] / (0.6745 * Math.Sqrt(2));
-    }
 }

@@ -36,24 +36,6 @@ public sealed class Homography
         return (Math.Sqrt(half + root), Math.Sqrt(Math.Max(0, half - root)));
     }
 
-    /// <summary>The map the other way.</summary>
-    public Homography Inverse()
-    {
-        double[] i =
-        [
-            h[4] * h[8] - h[5] * h[7],
-            h[2] * h[7] - h[1] * h[8],
-            h[1] * h[5] - h[2] * h[4],
-            h[5] * h[6] - h[3] * h[8],
-            h[0] * h[8] - h[2] * h[6],
-            h[2] * h[3] - h[0] * h[5],
-            h[3] * h[7] - h[4] * h[6],
-            h[1] * h[6] - h[0] * h[7],
-            h[0] * h[4] - h[1] * h[3],
-        ];
-        return new Homography([.. i.Select(e => e / i[8])]);
-    }
-
     /// <summary>The map that fits pairs of points best, by least squares on normalised points.</summary>
     /// <param name="from">Four points or more, no three of four in a line.</param>
     /// <param name="to">As many.</param>

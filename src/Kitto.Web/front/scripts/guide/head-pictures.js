@@ -14,6 +14,16 @@ async function wrongWith(canvas) {
   return card.says[look(c.getImageData(0, 0, canvas.width, canvas.height), card)] ?? null;
 }
 
+/** What the rule says, as it is sent; nothing where it cannot be: that is said beside it, and the picture goes all the same. */
+function ruled() {
+  const { value, dataset } = $('#rule');
+  const read = Number(value.trim().replace(',', '.'));
+  const fits = value.trim() === '' || (read >= Number(dataset.least) && read <= Number(dataset.most));
+  const wrong = $('#rule-wrong');
+  wrong.textContent = fits ? '' : wrong.dataset.says;
+  return fits ? value.trim() : '';
+}
+
 function wire(item) {
   const form = $('.take', item);
   const state = $('.state', item);
@@ -25,12 +35,11 @@ function wire(item) {
     anyway.hidden = true;
     const id = newId();
     const { pathname, search } = new URL(form.action);
-    const rule = $('#rule').value.trim();
     await keep(pathname + search, [
       ['id', id],
       ['kind', form.elements.kind.value],
       ['zone', form.elements.zone.value],
-      ['rule', rule],
+      ['rule', ruled()],
       ['photo', blob],
     ]);
     try {
@@ -79,4 +88,7 @@ function wire(item) {
   });
 }
 
-if (box && 'indexedDB' in window) for (const item of $$('.asked-picture', box)) wire(item);
+if (box && 'indexedDB' in window) {
+  $('#rule').addEventListener('change', ruled);
+  for (const item of $$('.asked-picture', box)) wire(item);
+}
