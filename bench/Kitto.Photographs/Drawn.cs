@@ -6,19 +6,6 @@ namespace Kitto.Photographs;
 /// <summary>One picture to be taken, and what it shows.</summary>
 internal sealed record Drawn(DrawnHair Hair, DrawnCard Card, Shot Shot, PictureRefusal? Beyond)
 {
-    /// <summary>What is wrong with pictures that are to be refused.</summary>
-    public static IReadOnlyList<PictureRefusal> Faults { get; } =
-    [
-        PictureRefusal.NoCard,
-        PictureRefusal.NotFlat,
-        PictureRefusal.TooTilted,
-        PictureRefusal.Blurred,
-        PictureRefusal.TooDark,
-        PictureRefusal.TooBright,
-        PictureRefusal.TwoLights,
-        PictureRefusal.NoHair,
-    ];
-
     /// <summary>A picture within the stated limits, or with one thing beyond them.</summary>
     public static Drawn Of(int seed, PictureRefusal? beyond = null)
     {

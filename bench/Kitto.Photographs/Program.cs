@@ -69,7 +69,7 @@ Parallel.ForEach(
     i =>
     {
         int seed = first + i;
-        var drawn = Drawn.Of(seed, i < count ? null : Drawn.Faults[i % Drawn.Faults.Count]);
+        var drawn = Drawn.Of(seed, i < count ? null : HairReader.OfTaking[i % HairReader.OfTaking.Count]);
         byte[] file = Taken(drawn, seed);
 
         var watch = Stopwatch.StartNew();

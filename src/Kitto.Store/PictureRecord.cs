@@ -30,8 +30,10 @@ public sealed record HeadPicture(
     /// <summary>What it shows.</summary>
     public PictureKind Of => Json.Named<PictureKind>(Kind)!.Value;
 
+    private PictureAnswer? measured;
+
     /// <summary>What was measured.</summary>
-    public PictureAnswer Measured => JsonSerializer.Deserialize<PictureAnswer>(Answer, Json.Options)!;
+    public PictureAnswer Measured => measured ??= JsonSerializer.Deserialize<PictureAnswer>(Answer, Json.Options)!;
 
     /// <summary>The zone it shows.</summary>
     public Zone Shows => Json.Named<Zone>(Zone)!.Value;
@@ -60,7 +62,7 @@ public sealed class PictureRecord(Database db)
     /// <summary>One of them, as the application encrypted it; null: there is none of this kit.</summary>
     public Task<byte[]?> SealedOfKit(Guid kitId, Guid id) => db.One<byte[]>("select sealed from picture where kit_id = @kitId and id = @id", new { kitId, id });
 
-    /// <summary>Keeps one. What a client took again takes the place of what could not be measured; of her own none makes one of the studio's go.</summary>
+    /// <summary>Keeps one. What a client took again takes the place of what could not be measured; what a client sends never makes one of the studio's go.</summary>
     /// <param name="picture">What is known of it.</param>
     /// <param name="ciphertext">The picture, encrypted.</param>
     /// <param name="by">Who took it in; null: the client sent it.</param>
@@ -71,8 +73,8 @@ public sealed class PictureRecord(Database db)
             insert into picture (id, client_id, zone, taken_at, taken_by, print_mm, answer, sealed, kind, kit_id, link_id)
             values (@Id, @ClientId, @Zone, @TakenAt, @by, @PrintMm, @Answer::jsonb, @ciphertext, @Kind, @KitId, @LinkId) on conflict (studio_id, id) do nothing;
             delete from picture_sending where id = @Id and client_id = @ClientId;
-            delete from picture where client_id = @ClientId and link_id is null and id in (select id from picture where client_id = @ClientId and link_id is null order by taken_at desc offset @Most);
-            delete from picture where client_id = @ClientId and link_id is not null and id in (select id from picture where client_id = @ClientId and link_id is not null order by taken_at desc offset @Most)
+            delete from picture where client_id = @ClientId and id in (
+                select id from picture where client_id = @ClientId and (link_id is null) = (@LinkId::uuid is null) order by taken_at desc offset @Most)
             """,
             new
             {

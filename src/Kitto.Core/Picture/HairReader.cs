@@ -44,6 +44,19 @@ public static class HairReader
     public const double WhiteWider = 1.1,
         LevelWider = 1.5;
 
+    /// <summary>What may be wrong with how a picture was taken, whatever the hair: a phone sees it, too.</summary>
+    public static IReadOnlyList<PictureRefusal> OfTaking { get; } =
+    [
+        PictureRefusal.NoCard,
+        PictureRefusal.NotFlat,
+        PictureRefusal.TooTilted,
+        PictureRefusal.Blurred,
+        PictureRefusal.TooDark,
+        PictureRefusal.TooBright,
+        PictureRefusal.TwoLights,
+        PictureRefusal.NoHair,
+    ];
+
     /// <summary>Why a card as it lies is not measured from; null where it is.</summary>
     public static PictureRefusal? Refuses(CardSeen? card) =>
         card switch

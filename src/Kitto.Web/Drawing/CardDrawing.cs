@@ -50,7 +50,7 @@ public static class CardDrawing
         return svg.ToString();
     }
 
-    /// <summary>A small card beside a head at a window, or with a lock across the place for it.</summary>
+    /// <summary>A small card beside a head at a window, or with the end of a lock in the place for it, laid over one mark from the left: the other three stay free.</summary>
     public static string Small(bool withLock)
     {
         var svg = new Svg();
@@ -68,10 +68,14 @@ public static class CardDrawing
             $"<path class=\"place-card\" fill-rule=\"evenodd\" d=\"M0 0h{MeasuringCard.Width}v{MeasuringCard.Height}h-{MeasuringCard.Width}Z M{window.X} {window.Y}h{window.Width}v{window.Height}h-{window.Width}Z\"/>"
         );
         svg.Add(
-            $"<path class=\"place-lock\" d=\"M-24 {place.Y + 9}C0 {place.Y - 3} 60 {place.Y - 2} 84 {place.Y + 7}C60 {place.Y + 14} 0 {place.Y + 22} -24 {place.Y + 9}Z\"/></svg>"
+            $"<path class=\"place-lock\" d=\"M-28 {place.Y - 1}C10 {place.Y - 2} 50 {place.Y} {place.X + place.Width - 4} {place.Y + 6}C50 {place.Y + 13} 10 {place.Y + 16} -28 {place.Y + 16}Z\"/></svg>"
         );
         return svg.ToString();
     }
+
+    /// <summary>A chip of a colour that was measured.</summary>
+    public static string Chip(Kitto.Core.Colour.Lab colour) =>
+        $"<svg class=\"chip\" viewBox=\"0 0 30 14\" aria-hidden=\"true\"><rect width=\"30\" height=\"14\" fill=\"{Kitto.Core.Colour.Srgb.Hex(colour)}\"/></svg>";
 
     /// <summary>The outline of a bank card, one to one, to hold one against the print.</summary>
     public static string Outline()

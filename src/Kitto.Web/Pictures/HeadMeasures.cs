@@ -49,14 +49,13 @@ public sealed record HeadMeasures(double? Level, string LevelSays, NearestLook? 
     /// <summary>Several measures of one value, each by how certain it is; null where there are none.</summary>
     private static Measured? Joined(IReadOnlyList<Measured> all)
     {
-        double weights = all.Sum(m => Weight(m));
-        if (all.Count == 0 || weights <= 0)
+        if (all.Count == 0)
         {
             return null;
         }
 
         // What one camera gets wrong it gets wrong in all of them: the band does not shrink below the best one's.
-        double value = all.Sum(m => m.Value * Weight(m)) / weights,
+        double value = all.Sum(m => m.Value * Weight(m)) / all.Sum(Weight),
             half = all.Min(m => m.High - m.Low) / 2;
         return new Measured(value, value - half, value + half);
     }

@@ -34,23 +34,10 @@ public sealed record HeadPicturesView(string Address, SentPictures Sent, IReadOn
                     turn = HairReader.MostTurn,
                     even = HairReader.LeastEven,
                 },
-                says = Seen.ToDictionary(r => Json.Name(r), r => PictureWords.Of(r, text)),
+                says = HairReader.OfTaking.ToDictionary(r => Json.Name(r), r => PictureWords.Of(r, text)),
             },
             Json.Options
         );
-
-    /// <summary>What a phone can see for itself.</summary>
-    private static readonly PictureRefusal[] Seen =
-    [
-        PictureRefusal.NoCard,
-        PictureRefusal.NotFlat,
-        PictureRefusal.TooTilted,
-        PictureRefusal.Blurred,
-        PictureRefusal.TooDark,
-        PictureRefusal.TooBright,
-        PictureRefusal.TwoLights,
-        PictureRefusal.NoHair,
-    ];
 
     private static double[] Corners(Patch p) => [p.X, p.Y, p.X + p.Width, p.Y + p.Height];
 }

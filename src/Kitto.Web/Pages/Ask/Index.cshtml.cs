@@ -111,7 +111,7 @@ public sealed class QuestionsModel(
     /// <summary>What is wrong with a picture that was just sent.</summary>
     public string? PictureWrong { get; private set; }
 
-    /// <summary>Takes a picture of her head, or a piece of one.</summary>
+    /// <summary>Takes a picture of the head, or a piece of one.</summary>
     public async Task<IActionResult> OnPostPicture(string token, IFormFile? photo)
     {
         if (await Sender(token) is not { } owner)

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.Json;
-using Kitto.Core.Colour;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Picture;
@@ -124,10 +123,6 @@ public sealed class PicturesModel(
         Signed[picture].FirstOrDefault(p => p.Value == Json.Name(value)) is { } pair
             ? string.Create(CultureInfo.InvariantCulture, $"; signed {pair.Used * times:0}{unit}")
             : "";
-
-    /// <summary>A chip of a colour.</summary>
-    public static string Chip(Lab colour) =>
-        $"<svg class=\"chip\" viewBox=\"0 0 30 14\" aria-hidden=\"true\"><rect width=\"30\" height=\"14\" fill=\"{Srgb.Hex(colour)}\"/></svg>";
 
     /// <summary>The colour of lengths by name.</summary>
     public static string Named(PictureReading reading) => HeadMeasures.Say(NearestLook.Of(reading.Lengths!.Value, reading.LengthsSd));
