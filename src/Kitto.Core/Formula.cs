@@ -22,6 +22,19 @@ public enum FormulaUse
     Second,
 }
 
+/// <summary>Which formula a service begins with.</summary>
+public static class FormulaUses
+{
+    /// <summary>The first formula of a service.</summary>
+    public static FormulaUse First(Service service) =>
+        service switch
+        {
+            Service.Gloss => FormulaUse.Lengths,
+            Service.RootShadow => FormulaUse.Shadow,
+            _ => FormulaUse.Roots,
+        };
+}
+
 /// <summary>Grams of one shade, and with what its sachet keeps.</summary>
 /// <param name="Shade">Code.</param>
 /// <param name="Grams">Grams that go on the head.</param>

@@ -30,7 +30,11 @@ public enum PaintOrder
 /// <summary>How the colourist wants this head painted, whatever the numbers would choose.</summary>
 /// <param name="Order">One of the known orders.</param>
 /// <param name="Sequence">Her own: every included zone once; null where a known order is meant.</param>
-public sealed record PaintWish(PaintOrder Order, IReadOnlyList<Zone>? Sequence);
+public sealed record PaintWish(PaintOrder Order, IReadOnlyList<Zone>? Sequence)
+{
+    /// <summary>Time after the last stroke that is given and kept, right or wrong; null: the line's, shortened where it has to be.</summary>
+    public Minutes? Process { get; init; }
+}
 
 /// <summary>What each order means and when it may be used.</summary>
 public static class PaintOrders

@@ -123,8 +123,12 @@ public static class Timing
         double ScalpOver(ZoneTime z) => ContactWindow.OfScalp(reading.Zones[(int)z.Zone], line, service).Miss(z.ContactMinutes);
         // The grown hair may stay to the longest contact; where a lift is shortened all the same, it is for the scalp.
         bool ForScalp(Schedule s) => s.Scalp is { } turn && turn.Max(ScalpOver) > s.Zones.Max(z => windows[(int)z.Zone].Miss(z.ContactMinutes));
-        var fitted = Shorten(best, reading, service, line);
-        if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
+        var fitted = own?.Process is { } set ? best.With(set) : Shorten(best, reading, service, line);
+        if (own?.Process is not null)
+        {
+            why.Add(new TimedFromLastStroke(TimeFrom.Wish, Times(fitted, line)));
+        }
+        else if (fitted.RinseAtMinutes.Value < best.RinseAtMinutes.Value)
         {
             why.Add(new TimerShortened(best.ProcessMinutes, line.Process, ForScalp(best), Times(fitted, line)));
         }

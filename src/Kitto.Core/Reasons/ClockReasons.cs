@@ -38,6 +38,7 @@ internal enum TimeFrom
     QuickTone,
     Line,
     StrandTest,
+    Wish,
 }
 
 internal sealed record TimedFromLastStroke(TimeFrom From, ClockTimes Times) : ClockReason("TM2", Topic.Clock);

@@ -30,6 +30,7 @@ internal sealed partial class English
                     TimeFrom.QuickTone => $"no longer than {Minutes.Of(Values.QuickToneMinutes)}, watched on a wiped strand",
                     TimeFrom.Line => "the line's time",
                     TimeFrom.StrandTest => "at which the strand came right",
+                    TimeFrom.Wish => "as it was set by hand",
                     _ => throw NoWords(r),
                 }}.",
             ScalpTooLong r =>

@@ -36,6 +36,9 @@ internal sealed partial class English : Language
             GuideLine r => Of(r),
             RunSays r => Of(r),
             PackingReason r => Of(r),
+            StudySays r => Of(r),
+            TrialSays r => Of(r),
+            NothingMissed r => Of(r),
             _ => Beside(saying),
         };
 

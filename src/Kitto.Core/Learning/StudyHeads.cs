@@ -1,0 +1,319 @@
+using System.Text.Json.Nodes;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Shade;
+using Kitto.Core.Trade;
+
+namespace Kitto.Core.Learning;
+
+/// <summary>Heads drawn from a seed, within the lines and rules of a house. Everything in them is invented.</summary>
+public static class StudyHeads
+{
+    /// <summary>How often a kind is drawn anew before it is given up: the shelf has not what it takes.</summary>
+    private const int Tries = 60;
+
+    /// <summary>A draw is thrown away where even the best mix is further from the wish than this, dE00: nothing is learned from it.</summary>
+    private const double FarDeltaE = 4;
+
+    /// <summary>The kinds that are drawn: all but those of the past.</summary>
+    public static IReadOnlyList<StudyKind> Drawn { get; } = [.. Enum.GetValues<StudyKind>().Where(k => k != StudyKind.Past)];
+
+    /// <summary>The kind of one head in a row of heads: every kind comes once before any comes twice, in an order nobody can know.</summary>
+    /// <param name="seed">The row.</param>
+    /// <param name="at">Which of it, from 0.</param>
+    public static StudyKind KindAt(long seed, int at) => new Lots(seed ^ (at / Drawn.Count * 7919L)).Shuffled(Drawn)[at % Drawn.Count];
+
+    /// <summary>One head in a row of heads.</summary>
+    /// <param name="seed">The row.</param>
+    /// <param name="at">Which of it, from 0.</param>
+    /// <param name="shelf">What is there to mix from.</param>
+    /// <param name="house">The house, as a case has it; null: as it comes.</param>
+    public static StudyHead? At(long seed, int at, Shelf shelf, JsonObject? house = null) => Of(seed + 1 + at, KindAt(seed, at), shelf, house);
+
+    /// <summary>A head of a kind.</summary>
+    /// <param name="seed">The same seed, shelf and house draw the same head.</param>
+    /// <param name="kind">Any but one of the past.</param>
+    /// <param name="shelf">What is there to mix from.</param>
+    /// <param name="house">The house, as a case has it; null: as it comes.</param>
+    /// <returns>Null where nothing on the shelf would do for this kind.</returns>
+    /// <exception cref="ArgumentOutOfRangeException">Heads of the past are not drawn.</exception>
+    public static StudyHead? Of(long seed, StudyKind kind, Shelf shelf, JsonObject? house = null)
+    {
+        var lots = new Lots(seed);
+        for (int i = 0; i < Tries; i++)
+        {
+            var document = Draw(kind, lots, shelf);
+            if (house is not null)
+            {
+                document["house"] = house.DeepClone();
+            }
+
+            if (StudyHead.Read(seed, kind, document.ToJsonString(Json.Options), shelf) is { } head && Asks(head))
+            {
+                return head;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>Whether a draw asks what its kind says, and can be answered well.</summary>
+    private static bool Asks(StudyHead head)
+    {
+        var p = head.Best;
+        return (head.Kind, p.Decision) switch
+        {
+            (StudyKind.Stop, Decision.Stop) or (StudyKind.Salon, Decision.Salon) => true,
+            (StudyKind.Stop or StudyKind.Salon, _) or (_, not Decision.Kit) => false,
+            _ => p.Advice.Single(a => a.Service == head.Case.Goal.Service).Fits
+                && p.Confirm.Count == 0
+                // A lift warms, and no mix takes all of that away.
+                && (head.Kind == StudyKind.Lift || p.Forecast.DeltaE is < FarDeltaE)
+                && p.Clock!.Remedies is null or { Count: 0 }
+                && p.Formulas.Count == 1,
+        };
+    }
+
+    private static JsonObject Draw(StudyKind kind, Lots lots, Shelf shelf)
+    {
+        int natural = lots.Between(kind == StudyKind.Lift ? 5 : 3, 7);
+        var tone = Tone(lots, shelf, natural);
+        var c = new JsonObject
+        {
+            ["kitto"] = "case/1",
+            ["client"] = Person(lots, shelf),
+            ["hair"] = new JsonObject
+            {
+                ["naturalLevel"] = natural,
+                ["texture"] = Json.Name(lots.Of(Enum.GetValues<Texture>())),
+                ["density"] = Json.Name(lots.Of(Enum.GetValues<Density>())),
+                ["porosity"] = Json.Name(lots.OneIn(5) ? Porosity.High : Porosity.Normal),
+                ["lengthCm"] = lots.Between(3, 12) * 5,
+                ["lengths"] = new JsonObject
+                {
+                    ["level"] = natural,
+                    ["tone"] = tone,
+                    ["history"] = "permanent",
+                },
+            },
+            ["zones"] = White(lots, kind),
+            ["goal"] = new JsonObject
+            {
+                ["service"] = "rootTouchUp",
+                ["level"] = natural,
+                ["tone"] = tone,
+            },
+            ["hands"] = new JsonObject { ["who"] = lots.OneIn(3) ? "helper" : "alone", ["practised"] = lots.OneIn(2) },
+        };
+        switch (kind)
+        {
+            case StudyKind.Band:
+                c["hair"]!["band"] = new JsonObject
+                {
+                    ["lengthMm"] = lots.Between(3, 7) * 5,
+                    ["level"] = natural + 1,
+                    ["tone"] = lots.Of("G", "C"),
+                };
+                break;
+            case StudyKind.Lightened:
+                Lightened(c, lots, natural);
+                break;
+            case StudyKind.Lift:
+                Lift(c, natural);
+                break;
+            case StudyKind.RunsOut:
+                RunsOut(c, lots);
+                break;
+            case StudyKind.Salon:
+                Salon(c, lots, natural);
+                break;
+            case StudyKind.Stop:
+                HiddenStops.Into(c, lots);
+                break;
+        }
+
+        return c;
+    }
+
+    /// <summary>A person whom nothing stops; half of them had a clear skin test with the usual line.</summary>
+    private static JsonObject Person(Lots lots, Shelf shelf)
+    {
+        var client = new JsonObject
+        {
+            ["ageYears"] = lots.Between(22, 74),
+            ["firstKit"] = lots.OneIn(3),
+            ["scalp"] = lots.OneIn(8) ? "sensitive" : "sound",
+        };
+        if (lots.OneIn(2) && shelf.Lines.FirstOrDefault(l => l.Kind == LineKind.Permanent) is { } line)
+        {
+            // Clear and fresh, or clear and too long ago.
+            client["skinTest"] = new JsonObject
+            {
+                ["daysAgo"] = lots.OneIn(3) ? lots.Between(Values.SkinTestValidDays + 5, 90) : lots.Between(Values.SkinTestDays, 10),
+                ["result"] = "clear",
+                ["line"] = line.Id,
+            };
+        }
+
+        if (lots.OneIn(9))
+        {
+            client["newMedicine"] = true;
+        }
+
+        if (lots.OneIn(12))
+        {
+            client["pregnant"] = true;
+            client["ageYears"] = lots.Between(24, 40);
+        }
+
+        return client;
+    }
+
+    /// <summary>A tone that permanent colour has at the level: every second head is neutral.</summary>
+    private static string Tone(Lots lots, Shelf shelf, int level)
+    {
+        var there = shelf
+            .Lines.Where(l => l.Kind == LineKind.Permanent)
+            .SelectMany(l => l.InStock)
+            .Where(s => s.Level == level && s.Family is Family.G or Family.C or Family.AB or Family.AG or Family.B)
+            .Select(s => s.Family!.Value.ToString())
+            .Distinct()
+            .ToList();
+        return lots.OneIn(2) || there.Count == 0 ? "N" : lots.Of(there);
+    }
+
+    /// <summary>Regrowth and white by zone: most at the hairline and the temples, least at the back (RD3).</summary>
+    private static JsonObject White(Lots lots, StudyKind kind)
+    {
+        int most = kind switch
+        {
+            StudyKind.OwnLevel or StudyKind.Lift or StudyKind.Lightened => lots.Between(0, 1) * 5,
+            StudyKind.White or StudyKind.RunsOut => lots.Between(4, 12) * 5,
+            StudyKind.Resistant => lots.Between(12, 18) * 5,
+            _ => lots.Between(0, 10) * 5,
+        };
+        int mm = lots.Between(12, 24);
+        var zones = new JsonObject();
+        foreach (var zone in Enum.GetValues<Zone>())
+        {
+            bool temple = zone is Zone.LeftTemple or Zone.RightTemple;
+            double part =
+                zone == Zone.FrontHairline || temple ? 1
+                : zone == Zone.Nape || zone is Zone.LeftBack or Zone.RightBack ? .3
+                : kind == StudyKind.Resistant ? .4
+                : .8;
+            zones[Json.Name(zone)] = new JsonObject
+            {
+                ["regrowthMm"] = mm + lots.Between(-1, 1),
+                ["greyPercent"] = Math.Round(most * part),
+                ["resistant"] = kind == StudyKind.Resistant && temple,
+            };
+        }
+
+        return zones;
+    }
+
+    /// <summary>Roots back to their own level under bright lengths that must not go deeper, or the lengths toned.</summary>
+    private static void Lightened(JsonObject c, Lots lots, int natural)
+    {
+        int level = lots.Between(8, 9);
+        bool gloss = lots.OneIn(2);
+        c["hair"]!["lengths"] = new JsonObject
+        {
+            ["level"] = level,
+            ["tone"] = gloss ? "G" : "B",
+            ["history"] = "lightened",
+            ["highlighted"] = true,
+        };
+        c["goal"] = gloss
+            ? new JsonObject
+            {
+                ["service"] = "gloss",
+                ["level"] = level,
+                ["tone"] = lots.Of("B", "V", "N"),
+            }
+            : new JsonObject
+            {
+                ["service"] = "rootTouchUp",
+                ["level"] = natural,
+                ["tone"] = "N",
+            };
+    }
+
+    private static void Lift(JsonObject c, int natural)
+    {
+        c["hair"]!["lengths"] = new JsonObject
+        {
+            ["level"] = natural + 2,
+            ["tone"] = "G",
+            ["history"] = "lightened",
+            ["highlighted"] = true,
+        };
+        c["goal"] = new JsonObject
+        {
+            ["service"] = "baseLift",
+            ["level"] = natural + 2,
+            ["tone"] = "N",
+        };
+    }
+
+    /// <summary>Earlier kits that ran out, so that these hands are known to use more.</summary>
+    private static void RunsOut(JsonObject c, Lots lots)
+    {
+        c["client"]!["firstKit"] = false;
+        c["hands"]!["practised"] = true;
+        c["hands"]!["history"] = new JsonArray([
+            .. Enumerable
+                .Range(1, lots.Between(2, 3))
+                .Select(i =>
+                {
+                    int reckoned = lots.Between(30, 45);
+                    return new JsonObject
+                    {
+                        ["baseGrams"] = reckoned,
+                        ["sentGrams"] = Math.Round(reckoned * 1.3) + 4,
+                        ["residueGrams"] = 4,
+                        ["ranOut"] = true,
+                        ["daysAgo"] = i * 40,
+                    };
+                }),
+        ]);
+    }
+
+    private static void Salon(JsonObject c, Lots lots, int natural)
+    {
+        var (goal, hair) = (c["goal"]!, c["hair"]!);
+        switch (lots.Between(1, 4))
+        {
+            case 1:
+                // Three levels and more on natural hair.
+                goal["level"] = natural + 3;
+                goal["tone"] = "N";
+                break;
+            case 2:
+                // Coloured lengths that shall come out lighter.
+                goal["service"] = "rootAndGloss";
+                goal["lengths"] = new JsonObject { ["level"] = natural + 2, ["tone"] = "N" };
+                break;
+            case 3:
+                goal["service"] = "lighten";
+                goal["level"] = natural + 2;
+                break;
+            default:
+                // Still warm lengths that shall be pale.
+                hair["lengths"] = new JsonObject
+                {
+                    ["level"] = 7,
+                    ["tone"] = "C",
+                    ["history"] = "lightened",
+                };
+                c["goal"] = new JsonObject
+                {
+                    ["service"] = "gloss",
+                    ["level"] = 9,
+                    ["tone"] = "B",
+                };
+                break;
+        }
+    }
+}
