@@ -70,6 +70,25 @@ public static class PlainPicture
     }
 
     /// <summary>From how the camera was held to how the picture is looked at.</summary>
+    /// <summary>Packs what a stand-in camera has taken.</summary>
+    /// <param name="width">Pixels across.</param>
+    /// <param name="height">Pixels down.</param>
+    /// <param name="bgr">Blue, green, red, row by row, sRGB.</param>
+    public static byte[] Pack(int width, int height, byte[] bgr)
+    {
+        using var bitmap = new SKBitmap(width, height, SKColorType.Bgra8888, SKAlphaType.Opaque);
+        byte[] pixels = new byte[width * height * 4];
+        for (int i = 0; i < width * height; i++)
+        {
+            bgr.AsSpan(3 * i, 3).CopyTo(pixels.AsSpan(4 * i));
+            pixels[4 * i + 3] = 255;
+        }
+
+        System.Runtime.InteropServices.Marshal.Copy(pixels, 0, bitmap.GetPixels(), pixels.Length);
+        using var packed = bitmap.Encode(SKEncodedImageFormat.Jpeg, 85);
+        return packed.ToArray();
+    }
+
     private static SKMatrix Upright(SKEncodedOrigin origin, int w, int h) =>
         origin switch
         {

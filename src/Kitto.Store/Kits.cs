@@ -23,8 +23,13 @@ public sealed record SignedPrescription(
     string? KitState,
     string? ShelfHash,
     string Language,
-    string? Weighed
-);
+    string? Weighed,
+    string? CountersignedBy = null
+)
+{
+    /// <summary>Who signed it, and who countersigned where somebody did.</summary>
+    public string Signers => CountersignedBy is null ? SignedBy : $"{SignedBy}, countersigned by {CountersignedBy},";
+}
 
 /// <summary>A head that is for the chair, or that a stop keeps from colour.</summary>
 /// <param name="Id">The prescription.</param>
@@ -162,7 +167,7 @@ public sealed class Kits(Database db)
         select p.id, p.client_id, c.name as client_name, r.version as reading_version, p.decision, p.service, p.signed_at, coalesce(p.names ->> 'signedBy', who.display_name) as signed_by,
                p.case_document::text as case_document, p.document::text as document, p.guide::text as guide,
                k.id as kit_id, k.number as kit_number, k.state as kit_state, p.shelf_hash,
-               coalesce(p.names ->> 'language', 'en') as language, k.weighed::text as weighed
+               coalesce(p.names ->> 'language', 'en') as language, k.weighed::text as weighed, p.names ->> 'countersignedBy' as countersigned_by
         from prescription p
         join client c on c.id = p.client_id
         join reading r on r.id = p.reading_id

@@ -26,9 +26,13 @@ public sealed record Studio(
     string Address = "",
     int TrailDays = 1095,
     int KeepYears = 0,
-    bool PicturesCorrected = true
+    bool PicturesCorrected = true,
+    int? CountersignUntil = null
 )
 {
+    /// <summary>Most heads in a row that a house may ask for before somebody signs alone.</summary>
+    public const int MostCountersigned = 200;
+
     /// <summary>Longest telephone number, characters.</summary>
     public const int LongestPhone = 30;
 
@@ -114,13 +118,17 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days, keep_years, pictures_corrected
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days, keep_years, pictures_corrected, countersign_until
             from studio
             """
         );
 
     /// <summary>Whether what was learned from signed readings corrects what pictures propose.</summary>
     public Task<int> CorrectPictures(bool corrected) => db.Run("update studio set pictures_corrected = @corrected", new { corrected });
+
+    /// <summary>Whether who learns may sign with a countersignature, and until how many heads in a row were judged safe.</summary>
+    /// <param name="heads">1 to <see cref="Studio.MostCountersigned"/>; null: who learns signs nothing.</param>
+    public Task<int> Countersign(int? heads) => db.Run("update studio set countersign_until = @heads::int, version = version + 1", new { heads });
 
     public Task Save(Studio studio) => Save(studio, [], Guid.Empty, default);
 

@@ -7,6 +7,7 @@ using Kitto.Web.Delivery;
 using Kitto.Web.Demo;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
+using Kitto.Web.Learning;
 using Kitto.Web.Pictures;
 using Kitto.Web.Shelves;
 using Kitto.Web.Sittings;
@@ -59,6 +60,8 @@ builder
     .AddSingleton<Trail>()
     .AddSingleton<PublicAddress>()
     .AddSingleton<ClientRights>()
+    .AddSingleton<StudyRecord>()
+    .AddSingleton<Proposals>()
     .AddSingleton<Nodes>();
 builder.Services.AddSingleton<BenchCommands>().AddSingleton<StockCommands>().AddSingleton<BenchKits>().AddSingleton<FreeStock>().AddSingleton<ShoppingList>();
 builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddSingleton<SittingCommands>().AddSingleton<FirstAccount>();
@@ -67,6 +70,8 @@ builder.Services.AddSingleton<SafetyCommands>().AddSingleton<KitCommands>().AddS
 builder.Services.AddSingleton<CurrentShelf>().AddTransient(s => s.GetRequiredService<CurrentShelf>().Now);
 builder
     .Services.AddTransient<CaseBuilder>()
+    .AddTransient<LearningHeads>()
+    .AddSingleton<HeadCamera>()
     .AddTransient<GuideAccess>()
     .AddSingleton<GuideLinks>()
     .AddTransient<RunRecorder>()

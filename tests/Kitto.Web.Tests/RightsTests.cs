@@ -148,7 +148,9 @@ public sealed class RightsTests(Studio studio) : IClassFixture<Studio>
     [InlineData(Role.Bench, "/Clients/Prescription", false, null, false)]
     [InlineData(Role.Bench, "/KitSheet/Sheet", false, "Photo", false)]
     [InlineData(Role.Bench, "/Bench/Pack", true, "Tell", true)]
-    [InlineData(Role.Learner, "/Clients/Prescription", true, "Sign", false)]
+    [InlineData(Role.Learner, "/Clients/Prescription", true, "Sign", true)] // the house decides: StudyTests
+    [InlineData(Role.Learner, "/Clients/Prescription", true, "PutAside", false)]
+    [InlineData(Role.Bench, "/Study/Head", true, null, true)]
     [InlineData(Role.Learner, "/Clients/Prescription", true, "Keep", false)]
     [InlineData(Role.Learner, "/Clients/Prescription", true, "Preview", true)]
     [InlineData(Role.Learner, "/KitSheet/Sheet", true, "Release", false)]

@@ -179,7 +179,7 @@ internal static class HeadForecast
                 )
         );
 
-    private static Fibres Fibres(Seen seen) =>
+    internal static Fibres Fibres(Seen seen) =>
         new(Rounded(seen.Blend), Srgb.Hex(seen.Blend), seen.White is { } w ? Look(w) : null, seen.Pigmented is { } p ? Look(p) : null);
 
     private static double[] Rounded(Lab c) => [Math.Round(c.L, 2), Math.Round(c.A, 2), Math.Round(c.B, 2)];

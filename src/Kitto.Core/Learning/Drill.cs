@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json.Nodes;
 using Kitto.Core.Clock;
 using Kitto.Core.Colour;
 using Kitto.Core.Contract;
@@ -59,8 +60,9 @@ public static class Drills
     /// <param name="kind">Which drill.</param>
     /// <param name="seed">The same seed asks the same.</param>
     /// <param name="shelf">What is there to mix from.</param>
+    /// <param name="house">The house, as a case has it; null: as it comes.</param>
     /// <returns>Null where the shelf has nothing to ask about.</returns>
-    public static Drill? Of(DrillKind kind, long seed, Shelf shelf)
+    public static Drill? Of(DrillKind kind, long seed, Shelf shelf, JsonObject? house = null)
     {
         var lots = new Lots(seed);
         return kind switch
@@ -68,14 +70,19 @@ public static class Drills
             DrillKind.Level => OfLevel(lots),
             DrillKind.Opposites => OfOpposites(lots),
             DrillKind.PlanBack => OfPlan(lots),
-            DrillKind.Developer => Head(seed, lots, shelf, StudyKind.OwnLevel, StudyKind.White, StudyKind.Lift) is { } head ? OfDeveloper(head) : null,
-            DrillKind.Grams => Head(seed, lots, shelf, StudyKind.OwnLevel, StudyKind.White, StudyKind.Resistant) is { } head ? OfGrams(head, lots) : null,
-            DrillKind.Order => Head(seed, lots, shelf, StudyKind.OwnLevel, StudyKind.Resistant, StudyKind.Lift) is { } head ? OfOrder(head) : null,
+            DrillKind.Developer => Head(seed, lots, shelf, house, StudyKind.OwnLevel, StudyKind.White, StudyKind.Lift) is { } head ? OfDeveloper(head) : null,
+            DrillKind.Grams => Head(seed, lots, shelf, house, StudyKind.OwnLevel, StudyKind.White, StudyKind.Resistant) is { } head
+                ? OfGrams(head, lots)
+                : null,
+            DrillKind.Order => Head(seed, lots, shelf, house, StudyKind.OwnLevel, StudyKind.Resistant, StudyKind.Lift) is { } head
+                ? OfOrder(head, shelf)
+                : null,
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
     }
 
-    private static StudyHead? Head(long seed, Lots lots, Shelf shelf, params StudyKind[] kinds) => StudyHeads.Of(seed, lots.Of(kinds), shelf);
+    private static StudyHead? Head(long seed, Lots lots, Shelf shelf, JsonObject? house, params StudyKind[] kinds) =>
+        StudyHeads.Of(seed, lots.Of(kinds), shelf, house);
 
     private static string Says(Saying saying) => Language.English.Says(saying);
 
@@ -164,23 +171,27 @@ public static class Drills
         );
     }
 
-    private static Drill OfOrder(StudyHead head)
+    private static Drill OfOrder(StudyHead head, Shelf shelf)
     {
-        var because = head.Best.Because.First(b => b.Rule == "TM5");
+        var (c, best) = (head.Case, head.Best);
+        var because = best.Because.First(b => b.Rule == "TM5");
+        // What the rules let stand beside the best is no wrong answer: it is not asked about.
+        var line = shelf.Find(best.Formulas[0].Line)!;
+        var (admissible, _) = PaintOrders.Admissible(c.Reading, c.Goal.Service, line, c.Goal.Level!.Value.Value, c.House);
         return new Drill(
             DrillKind.Order,
             "TM5",
             Says(new OrderAsked(head.Case.Goal.Level!.Value, head.Case.Goal.Service == Service.BaseLift)),
             [
-                .. new[] { PaintOrder.WorstFirst, PaintOrder.BackFirst, PaintOrder.FrontFirst, PaintOrder.OutlineFirst, PaintOrder.ToAndFro }.Select(
-                    o => new DrillOption(Json.Name(o), Language.English.Term(o))
-                ),
+                .. Enum.GetValues<PaintOrder>()
+                    .Where(o => o == best.Clock!.Order || (o != PaintOrder.Own && !admissible.Contains(o)))
+                    .Select(o => new DrillOption(Json.Name(o), Language.English.Term(o))),
             ],
-            Json.Name(head.Best.Clock!.Order),
+            Json.Name(best.Clock!.Order),
             because.Says
         )
         {
-            Head = head.Case,
+            Head = c,
         };
     }
 

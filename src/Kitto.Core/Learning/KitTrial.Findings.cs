@@ -3,6 +3,7 @@ using Kitto.Core.Colour;
 using Kitto.Core.Quantity;
 using Kitto.Core.Reasons;
 using Kitto.Core.Rules;
+using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 
 namespace Kitto.Core.Learning;
@@ -16,7 +17,7 @@ internal sealed partial class KitTrial
         {
             if (!asked && would.Holds.Contains(rule))
             {
-                Found(Gravity.Harm, new TestLeftOut(rule), would.Because.First(b => b.Rule == rule).Says, 100);
+                Found(Gravity.Harm, new TestLeftOut(rule), would.Because.First(b => b.Rule == rule && b.About == Topic.Tests).Says, 100);
             }
         }
     }
@@ -51,7 +52,8 @@ internal sealed partial class KitTrial
             );
         }
 
-        if (would.Forecast.GreenA is { } green && head.Best.Forecast.GreenA is null)
+        bool ash = (head.Case.Goal.Tone ?? Tone.Neutral).Families.Any(f => f is Family.AG or Family.AB);
+        if (!ash && would.Forecast.GreenA is { } green && head.Best.Forecast.GreenA is null)
         {
             string rule = would.Because.FirstOrDefault(b => b.Rule is "SH6" or "SH22")?.Rule ?? "SH22";
             Found(Gravity.Wrong, new ComesOutGreenHere(rule, green), RuleBook.Find(rule)!.Says, Values.TrialLossPerDeltaE * Values.TrialSeenDeltaE);
@@ -90,25 +92,29 @@ internal sealed partial class KitTrial
     }
 
     /// <summary>White that stays: the forecast fills a white fibre whatever the strength, and practice says otherwise (DV3, SH5, SV7).</summary>
-    private void White()
+    private (string Rule, string Why, Topic About)? WhiteStaysBy(Prescription p, TrialKit k)
     {
         double white = head.Case.Reading.DecisiveGrey.Value;
-        if (house.Service == Service.Gloss || white < Values.NoGrey || !shelf.Find(house.Line)!.IsPermanent || kit.Service == Service.Gloss)
+        if (house.Service == Service.Gloss || k.Service == Service.Gloss || white < Values.NoGrey || !shelf.Find(house.Line)!.IsPermanent)
         {
-            return;
+            return null;
         }
 
         var developer = head.Best.Because.First(b => b.About == Topic.Developer);
-        var neutral = would.Because.FirstOrDefault(b => b is { Rule: "SH5", About: Topic.Attention });
-        var (rule, why, about) =
-            white >= Values.TrialBlendBelow && !shelf.Find(kit.Line)!.IsPermanent ? ("SV7", Said("SV7"), Topic.Shade)
-            : kit.Developer.Value < Math.Min(house.Developer.Value, Values.CoverVolume) - Values.TrialVolumesOff
+        var neutral = p.Because.FirstOrDefault(b => b is { Rule: "SH5", About: Topic.Attention });
+        return white >= Values.TrialBlendBelow && !shelf.Find(k.Line)!.IsPermanent ? ("SV7", Said("SV7"), Topic.Shade)
+            : k.Developer.Value < Math.Min(house.Developer.Value, Values.CoverVolume) - Values.TrialVolumesOff
                 ? (developer.Rule, developer.Says, Topic.Developer)
             : neutral is not null ? (neutral.Rule, neutral.Says, Topic.Shade)
-            : ("", "", Topic.Shade);
-        if (rule.Length > 0)
+            : null;
+    }
+
+    private void White()
+    {
+        if (WhiteStaysBy(would, kit) is { } by)
         {
-            Found(Gravity.Wrong, new WhiteStays(rule, about, head.Case.Reading.DecisiveGrey), why, 20 + 40 * white);
+            var white = head.Case.Reading.DecisiveGrey;
+            Found(Gravity.Wrong, new WhiteStays(by.Rule, by.About, white), by.Why, 20 + 40 * white.Value);
         }
     }
 

@@ -144,7 +144,8 @@ internal sealed partial class KitTrial
             Miss(r => r.OnLengths, lengths),
             Share.Of(Math.Round(risk.RunsOut.Value, 3)),
             risk.Left.Tenths(),
-            Math.Round(Misses(p, k).Select(m => Math.Abs(m.Miss)).DefaultIfEmpty(0).Max(), 1)
+            Math.Round(Misses(p, k).Select(m => Math.Abs(m.Miss)).DefaultIfEmpty(0).Max(), 1),
+            WhiteStaysBy(p, k) is not null
         );
     }
 

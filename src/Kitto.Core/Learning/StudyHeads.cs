@@ -78,6 +78,7 @@ public static class StudyHeads
     {
         int natural = lots.Between(kind == StudyKind.Lift ? 5 : 3, 7);
         var tone = Tone(lots, shelf, natural);
+        int mm = lots.Between(12, 24);
         var c = new JsonObject
         {
             ["kitto"] = "case/1",
@@ -96,7 +97,9 @@ public static class StudyHeads
                     ["history"] = "permanent",
                 },
             },
-            ["zones"] = White(lots, kind),
+            ["zones"] = White(lots, kind, mm),
+            // Where regrowth and lengths look alike, the days tell how long it is (RD5).
+            ["last"] = new JsonObject { ["daysAgo"] = (int)Math.Round(mm * Growth.DaysPerMonth / Values.GrowthMmPerMonth) },
             ["goal"] = new JsonObject
             {
                 ["service"] = "rootTouchUp",
@@ -183,7 +186,7 @@ public static class StudyHeads
     }
 
     /// <summary>Regrowth and white by zone: most at the hairline and the temples, least at the back (RD3).</summary>
-    private static JsonObject White(Lots lots, StudyKind kind)
+    private static JsonObject White(Lots lots, StudyKind kind, int mm)
     {
         int most = kind switch
         {
@@ -192,7 +195,6 @@ public static class StudyHeads
             StudyKind.Resistant => lots.Between(12, 18) * 5,
             _ => lots.Between(0, 10) * 5,
         };
-        int mm = lots.Between(12, 24);
         var zones = new JsonObject();
         foreach (var zone in Enum.GetValues<Zone>())
         {

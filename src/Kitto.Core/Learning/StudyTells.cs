@@ -83,6 +83,11 @@ internal static class StudyTells
         var (client, hair) = (c.Reading.Client, c.Reading.Hair);
         yield return new HandsTold(c.Reading.Hands.Who, c.Reading.Hands.Practised);
         yield return new FirstKitTold(client.FirstKit);
+        if (c.Reading.Last?.DaysAgo is { } days)
+        {
+            yield return new LastColourTold(days);
+        }
+
         if (c.Reading.Last?.Formula is { } last)
         {
             yield return new LastFormulaTold(last.Parts, last.Developer, c.Reading.Last.Result is null or { AllRight: true });

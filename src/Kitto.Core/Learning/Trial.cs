@@ -127,7 +127,8 @@ public sealed record TrialDifference(TrialChoice Choice, string Yours, string Ho
 /// <param name="RunsOut">Chance that it runs out.</param>
 /// <param name="LeftGrams">Left over on average.</param>
 /// <param name="MissedMinutes">Minutes outside its window, in the zone that misses it by most.</param>
-public sealed record TrialOutcome(double Roots, double Lengths, Share RunsOut, Grams LeftGrams, double MissedMinutes)
+/// <param name="WhiteStays">Whether white is stained only, which the forecast does not see.</param>
+public sealed record TrialOutcome(double Roots, double Lengths, Share RunsOut, Grams LeftGrams, double MissedMinutes, bool WhiteStays)
 {
     /// <summary>The further of roots and lengths, dE00.</summary>
     public double Colour => Math.Max(Roots, Lengths);

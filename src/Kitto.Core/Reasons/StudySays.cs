@@ -53,6 +53,8 @@ internal sealed record HarmlessTold(int Which) : StudySays(SheetPart.Answers);
 
 internal sealed record FirstKitTold(bool First) : StudySays(SheetPart.Before);
 
+internal sealed record LastColourTold(int DaysAgo) : StudySays(SheetPart.Before);
+
 internal sealed record HandsTold(Who Who, bool Practised) : StudySays(SheetPart.Before);
 
 internal sealed record UsedTold(Grams Sent, Grams Left, bool RanOut, int DaysAgo) : StudySays(SheetPart.Before);

@@ -38,6 +38,8 @@ public sealed class ClientRights(Database db)
             ["picture"] = "t.client_id = @id",
             ["picture_sending"] = "t.client_id = @id",
             ["picture_piece"] = "t.client_id = @id",
+            ["study_head"] = "t.client_id = @id",
+            ["proposal"] = "t.client_id = @id",
             ["kit_stand"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_day"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_goods"] = "t.kit_id in (select id from kit where client_id = @id)",

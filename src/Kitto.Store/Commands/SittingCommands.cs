@@ -90,8 +90,15 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
     /// <param name="s">What is signed.</param>
     /// <param name="confirmed">Answers that were confirmed; null: they stood.</param>
     /// <param name="callOff">Older kits that this one takes the place of; those that are not named stay.</param>
+    /// <param name="countersigned">Who countersigned; null: nobody had to.</param>
     /// <exception cref="ConflictException">Her record or the shelf is not as it was when this was prescribed; nothing was written.</exception>
-    public async Task<(Guid Prescription, Guid? Kit)> Sign(KeptReading reading, Signing s, KeptAnswers? confirmed, IReadOnlyCollection<Guid>? callOff = null)
+    public async Task<(Guid Prescription, Guid? Kit)> Sign(
+        KeptReading reading,
+        Signing s,
+        KeptAnswers? confirmed,
+        IReadOnlyCollection<Guid>? callOff = null,
+        Guid? countersigned = null
+    )
     {
         var made = await db.Together(async connection =>
         {
@@ -119,8 +126,8 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
             await held.Execute(
                 """
                 with shelf as (select encode(sha256(convert_to(@Shelf, 'UTF8')), 'hex') as hash), kept as (insert into shelf_version (hash, lines) select hash, @Shelf::jsonb from shelf on conflict do nothing)
-                insert into prescription (id, client_id, reading_id, decision, service, signed_at, signed_by, case_document, document, guide, shelf_hash, names)
-                select @id, @ClientId, @readingId, @Decision, @Service, @At, @By, @CaseDocument::jsonb, @Document::jsonb, @Guide::jsonb, hash, @Names::jsonb from shelf
+                insert into prescription (id, client_id, reading_id, decision, service, signed_at, signed_by, case_document, document, guide, shelf_hash, names, countersigned_by)
+                select @id, @ClientId, @readingId, @Decision, @Service, @At, @By, @CaseDocument::jsonb, @Document::jsonb, @Guide::jsonb, hash, @Names::jsonb, @countersigned::uuid from shelf
                 """,
                 new
                 {
@@ -136,6 +143,7 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
                     s.Guide,
                     s.Shelf,
                     s.Names,
+                    countersigned,
                 }
             );
             if (kit is not null)
@@ -176,6 +184,16 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
                 await KitCommands.CallOff(held, older, null, "a newer prescription took its place", reading.ByName, reading.At);
             }
 
+            await held.Execute(
+                "update proposal set settled_at = @At, settled_by = @by, prescription_id = @id where client_id = @ClientId and settled_at is null",
+                new
+                {
+                    reading.At,
+                    by = countersigned ?? reading.By,
+                    id,
+                    reading.ClientId,
+                }
+            );
             return (id, kit);
         });
         CommandLog.Signed(log, reading.ClientId, s.Decision, made.Item1, made.Item2);

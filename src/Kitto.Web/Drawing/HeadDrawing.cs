@@ -57,6 +57,7 @@ public static class HeadDrawing
     /// <param name="now">The zone that is being painted.</param>
     /// <param name="words">What stands round it and what it is called; null: the studio's.</param>
     /// <param name="mark">Keeps the names of its patterns apart where several heads stand on one page.</param>
+    /// <param name="bare">Without a number: to be read by eye.</param>
     public static string Draw(
         IReadOnlyList<ZoneReading> zones,
         Schedule? clock,
@@ -64,7 +65,8 @@ public static class HeadDrawing
         bool pick = false,
         Zone? now = null,
         string mark = "",
-        HeadWords? words = null
+        HeadWords? words = null,
+        bool bare = false
     )
     {
         var svg = new Svg();
@@ -86,7 +88,7 @@ public static class HeadDrawing
         }
 
         svg.Add($"<g class=\"zone-labels\" aria-hidden=\"true\">");
-        foreach (var zone in Enum.GetValues<Zone>().Where(z => zones[(int)z].Include))
+        foreach (var zone in Enum.GetValues<Zone>().Where(z => zones[(int)z].Include && !bare))
         {
             Label(svg, zone, zones[(int)zone], clock, mirror);
         }

@@ -83,7 +83,8 @@ public static partial class StrandDrawing
         }
 
         Heads(svg, reading, zone, rows, X, mm, band);
-        Ruler(svg, shown, X);
+        Ruler(svg, shown, X, RulerTop);
+        svg.Add($"<text class=\"tick-number\" x=\"{Right}\" y=\"{RulerTop + 18}\" text-anchor=\"end\">mm, last 80 at the ends</text>");
         Handles(svg, reading, zone, goal, X, mm, band, tail);
         return svg.Add($"</svg>").ToString();
     }
@@ -257,7 +258,7 @@ public static partial class StrandDrawing
         }
     }
 
-    private static void Ruler(Svg svg, double shown, Func<double, double> x)
+    private static void Ruler(Svg svg, double shown, Func<double, double> x, double top)
     {
         double step =
             shown > 160 ? 20
@@ -266,13 +267,11 @@ public static partial class StrandDrawing
         for (double at = 0; at <= shown; at += step / 5)
         {
             bool named = Math.Abs(at / step - Math.Round(at / step)) < 1e-6;
-            svg.Add($"<line class=\"tick-mark\" x1=\"{x(at)}\" y1=\"{RulerTop}\" x2=\"{x(at)}\" y2=\"{RulerTop + (named ? 7 : 4)}\"/>");
+            svg.Add($"<line class=\"tick-mark\" x1=\"{x(at)}\" y1=\"{top}\" x2=\"{x(at)}\" y2=\"{top + (named ? 7 : 4)}\"/>");
             if (named)
             {
-                svg.Add($"<text class=\"tick-number\" x=\"{x(at)}\" y=\"{RulerTop + 18}\" text-anchor=\"middle\">{at}</text>");
+                svg.Add($"<text class=\"tick-number\" x=\"{x(at)}\" y=\"{top + 18}\" text-anchor=\"middle\">{at}</text>");
             }
         }
-
-        svg.Add($"<text class=\"tick-number\" x=\"{Right}\" y=\"{RulerTop + 18}\" text-anchor=\"end\">mm, last 80 at the ends</text>");
     }
 }

@@ -1,6 +1,7 @@
 using Kitto.Store;
 using Kitto.Web.Delivery;
 using Kitto.Web.Identity;
+using Kitto.Web.Sittings;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
@@ -30,7 +31,7 @@ public sealed class HousePeopleModel(PublicAddress site, People people, Links li
         {
             [Role.Owner] = "runs the studio: all a colourist may, and the house, its people, prices and ledger",
             [Role.Colourist] = "reads heads, prescribes, signs, sees what clients answer",
-            [Role.Learner] = "looks on and tries; signs and changes nothing",
+            [Role.Learner] = "looks on, tries and studies; signs only where the house lets it",
             [Role.Bench] = "weighs, packs, posts and counts; does not see what clients answer",
         };
 
@@ -40,6 +41,7 @@ public sealed class HousePeopleModel(PublicAddress site, People people, Links li
         {
             "kept" => "Kept. It counts from the next page they open.",
             "closed" => "That invitation is closed.",
+            "countersign" => "Kept. It counts from the next signature.",
             _ => null,
         };
         return Fill();
@@ -89,6 +91,24 @@ public sealed class HousePeopleModel(PublicAddress site, People people, Links li
             return Page();
         }
     }
+
+    /// <summary>Whether who learns may sign, and until when somebody countersigns.</summary>
+    public async Task<IActionResult> OnPostCountersign(string? heads)
+    {
+        HeadsTyped = (heads ?? "").Trim();
+        if (HeadsTyped.Length > 0 && (TypedNumber.Read(HeadsTyped, 1, Store.Studio.MostCountersigned) is not { } number || number % 1 != 0))
+        {
+            Wrong = $"Heads in a row: a whole number, 1 to {Store.Studio.MostCountersigned}, or nothing where who learns signs nothing.";
+            await Fill();
+            return Page();
+        }
+
+        await studios.Countersign(HeadsTyped.Length == 0 ? null : (int)TypedNumber.Read(HeadsTyped)!);
+        return RedirectToPage(new { said = "countersign" });
+    }
+
+    /// <summary>What was typed for the heads in a row; null: nothing yet.</summary>
+    public string? HeadsTyped { get; private set; }
 
     private async Task Fill() => (All, Invitations, Studio) = (await people.All(), await links.Invitations(Now), (await studios.Get())!);
 }

@@ -21,6 +21,7 @@ public sealed class TodayModel(
     Messages messages,
     Studios studios,
     SafetyRecords safety,
+    Proposals proposals,
     TimeProvider clock
 ) : PageModel
 {
@@ -83,6 +84,14 @@ public sealed class TodayModel(
                 "Call all the same"
             ))
             .ToList();
+        var proposed = (await proposals.Waiting())
+            .Select(o => new TodayLine(
+                o.ClientName,
+                $"{o.PersonName} proposes a prescription, {Studio.Local(o.ProposedAt):ddd HH:mm}",
+                $"/clients/{o.ClientId}/prescription?proposed",
+                "Look"
+            ))
+            .ToList();
         var chair = new List<TodayLine>();
         int from = group is null ? 0 : (At - 1) * PageSize;
         foreach (var p in await kits.NotAtHome(from, group is null ? First + 1 : PageSize + 1))
@@ -107,6 +116,7 @@ public sealed class TodayModel(
             Kept(KitPlace.Stopped),
             Whole("Taken back", back),
             Whole("Answers to read", told),
+            Whole("To countersign", proposed),
             Kept(KitPlace.Report),
             Kept(KitPlace.Bench),
             Kept(KitPlace.Overdue),

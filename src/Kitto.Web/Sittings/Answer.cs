@@ -70,11 +70,15 @@ public sealed record Answer(Case? Case, Prescription? Prescription, IReadOnlyLis
     /// <summary>Shades on the shelf that could join the mix.</summary>
     public IEnumerable<string> Addable => Line is null ? [] : Line.InStock.Select(s => s.Code).Except(Prescription!.Formulas[0].Parts.Select(p => p.Shade));
 
+    /// <summary>What signing is called for who looks at it; null: by what it does.</summary>
+    public string? SignAs { get; init; }
+
     /// <summary>What signing does with this answer.</summary>
     public string SignWords =>
         Prescription?.Decision switch
         {
             Decision.Stop => "Record the stop",
+            _ when SignAs is not null => SignAs,
             Decision.Salon => "Sign for the salon",
             _ => "Sign off",
         };

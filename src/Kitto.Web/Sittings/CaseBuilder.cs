@@ -159,7 +159,7 @@ public sealed class CaseBuilder(
     }
 
     /// <summary>What is signed: the case, the answer, the guide, and all they need to be read again whatever becomes of held.Shelf, people and house.</summary>
-    public Signing Freeze(ClientRecord record, Case c, Prescription p, string document, string signedBy)
+    public Signing Freeze(ClientRecord record, Case c, Prescription p, string document, string signedBy, string? countersignedBy = null)
     {
         var guide = Guide.For(c, p, held.Shelf, Language.Of(record.Client.Language));
         return new Signing(
@@ -178,6 +178,7 @@ public sealed class CaseBuilder(
                 {
                     client = record.Client.Name,
                     signedBy,
+                    countersignedBy,
                     studio = record.Studio.Name,
                     timeZone = record.Studio.TimeZone,
                     language = Language.Of(record.Client.Language).Tag,

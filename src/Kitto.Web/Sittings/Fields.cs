@@ -14,7 +14,9 @@ public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
         string id = Id(path);
         string buttons = step ? $"<button type=\"button\" class=\"step\" data-step=\"-1\" data-for=\"{id}\" aria-label=\"less {label}\">−</button>" : "";
         string more = step ? $"<button type=\"button\" class=\"step\" data-step=\"1\" data-for=\"{id}\" aria-label=\"more {label}\">+</button>" : "";
-        string range = CaseFields.Typed[path] is NumberField field ? $" data-most=\"{field.Most}\"{(field.Unit == "%" ? " data-size=\"5\"" : "")}" : "";
+        string range = CaseFields.Typed.GetValueOrDefault(path) is NumberField field
+            ? $" data-most=\"{field.Most}\"{(field.Unit == "%" ? " data-size=\"5\"" : "")}"
+            : "";
         return Html(
             $"<label class=\"fact\" for=\"{id}\">{label}</label>{buttons}<input{range} class=\"num\" id=\"{id}\" name=\"{path}\" inputmode=\"decimal\" autocomplete=\"off\" value=\"{Safe(values[path])}\"{Invalid(path)}>{more}{(unit.Length > 0 ? $"<span class=\"unit\">{unit}</span>" : "")}{Error(path)}"
         );

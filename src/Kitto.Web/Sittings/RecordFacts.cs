@@ -5,6 +5,7 @@ using Kitto.Core.Head;
 using Kitto.Core.Quantity;
 using Kitto.Core.Safety;
 using Kitto.Core.Shade;
+using Kitto.Store;
 
 namespace Kitto.Web.Sittings;
 
@@ -108,36 +109,42 @@ internal sealed class RecordFacts(ClientRecord record, Shelf shelf)
 
     private static JsonArray Colour(IReadOnlyList<double> lab) => new([.. lab.Select(v => JsonValue.Create(v))]);
 
-    private JsonObject House() =>
+    /// <summary>The house of a studio, as a case has it.</summary>
+    public static JsonObject House(Studio studio, Shelf shelf) =>
         new()
         {
-            ["costs"] = record.Studio.CostShort is null
-                ? null
-                : new JsonObject { ["shortPerGram"] = record.Studio.CostShort, ["leftPerGram"] = record.Studio.CostLeft },
-            ["serviceLevel"] = record.Studio.ServiceLevel,
-            ["scaleStepGrams"] = record.Studio.ScaleStep,
-            ["schools"] = JsonNode.Parse(record.Studio.Schools),
+            ["costs"] = studio.CostShort is null ? null : new JsonObject { ["shortPerGram"] = studio.CostShort, ["leftPerGram"] = studio.CostLeft },
+            ["serviceLevel"] = studio.ServiceLevel,
+            ["scaleStepGrams"] = studio.ScaleStep,
+            ["schools"] = JsonNode.Parse(studio.Schools),
             // A line that is on the shelf no longer is no choice any more.
             ["lines"] = new JsonObject(
-                record.Studio.OwnLines().Where(l => shelf.Find(l.Value)?.Kind == l.Key).Select(l => KeyValuePair.Create(Json.Name(l.Key), (JsonNode?)l.Value))
+                studio.OwnLines().Where(l => shelf.Find(l.Value)?.Kind == l.Key).Select(l => KeyValuePair.Create(Json.Name(l.Key), (JsonNode?)l.Value))
             )
                 is { Count: > 0 } own
                 ? own
                 : null,
-            ["forHer"] =
-                record.Ways.Count == 0
-                    ? null
-                    : new JsonArray([
-                        .. record.Ways.Select(w => new JsonObject
-                        {
-                            ["rule"] = w.Rule,
-                            ["way"] = w.Way,
-                            ["reason"] = w.Reason,
-                            ["by"] = w.DecidedBy,
-                            ["on"] = DateOnly.FromDateTime(record.Studio.Local(w.DecidedAt)).ToString("yyyy-MM-dd"),
-                        }),
-                    ]),
         };
+
+    /// <summary>The house, with what is decided otherwise for this client.</summary>
+    private JsonObject House()
+    {
+        var house = House(record.Studio, shelf);
+        house["forHer"] =
+            record.Ways.Count == 0
+                ? null
+                : new JsonArray([
+                    .. record.Ways.Select(w => new JsonObject
+                    {
+                        ["rule"] = w.Rule,
+                        ["way"] = w.Way,
+                        ["reason"] = w.Reason,
+                        ["by"] = w.DecidedBy,
+                        ["on"] = DateOnly.FromDateTime(record.Studio.Local(w.DecidedAt)).ToString("yyyy-MM-dd"),
+                    }),
+                ]);
+        return house;
+    }
 
     /// <summary>The newest clear test with the line this sitting uses, else the newest of all.</summary>
     private SafetyEvent? SkinTest(FormValues values)

@@ -28,6 +28,7 @@ internal sealed partial class English
             PregnancyTold => "We are expecting, in the spring.",
             HarmlessTold r => Harmless(r.Which),
             FirstKitTold r => r.First ? "No kit was ever sent." : "Kits have been sent before.",
+            LastColourTold r => $"The roots were last coloured {Ago(r.DaysAgo)}.",
             HandsTold r => $"Who applies it: {Hands(r.Who, r.Practised)}.",
             UsedTold { RanOut: true } r => $"{Sentences.Begin(Ago(r.DaysAgo))}: {r.Sent} sent, and it ran out.",
             UsedTold r => $"{Sentences.Begin(Ago(r.DaysAgo))}: {r.Sent} sent, {r.Left} left over.",

@@ -91,7 +91,7 @@ public sealed class ComparisonModel(CaseBuilder cases, Drafts drafts) : PageMode
         return Record.Prescriptions.FirstOrDefault(p => p.Id.ToString() == id) is { } signed
             ? new Version(
                 id,
-                $"signed by {signed.SignedBy}, {Record.Studio.Local(signed.SignedAt):d MMM yyyy HH:mm}",
+                $"signed by {signed.Signers.TrimEnd(',')}, {Record.Studio.Local(signed.SignedAt):d MMM yyyy HH:mm}",
                 CaseReader.Kept(signed.CaseDocument),
                 Json.ReadPrescription(signed.Document)
             )

@@ -139,7 +139,9 @@ public sealed class DataModel(
                 "; ",
                 read.Formulas.Select(f => $"{string.Join(" + ", f.Parts.Select(x => $"{x.Shade} {x.Grams}"))} + {f.Developer.Volume} {f.Developer.Grams}")
             );
-            page.Append($"<li>{studio.Local(p.SignedAt):d MMMM yyyy}, {H(Words.Of(p.Service))}, {H(p.Decision)}: {H(mix)}. Signed by {H(p.SignedBy)}.</li>");
+            page.Append(
+                $"<li>{studio.Local(p.SignedAt):d MMMM yyyy}, {H(Words.Of(p.Service))}, {H(p.Decision)}: {H(mix)}. Signed by {H(p.Signers.TrimEnd(','))}.</li>"
+            );
         }
 
         page.Append("</ul><h2>Answers</h2>");

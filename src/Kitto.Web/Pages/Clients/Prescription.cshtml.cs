@@ -8,6 +8,7 @@ using Kitto.Web.Bench;
 using Kitto.Web.Delivery;
 using Kitto.Web.Guides;
 using Kitto.Web.Identity;
+using Kitto.Web.Learning;
 using Kitto.Web.Pictures;
 using Kitto.Web.Sittings;
 using Kitto.Web.Today;
@@ -30,6 +31,8 @@ public sealed partial class PrescriptionModel(
     FreeStock stock,
     PictureRecord pictures,
     PicturePairs pairs,
+    Proposals proposals,
+    LearningHeads learning,
     TimeProvider clock
 ) : PageModel
 {
@@ -103,7 +106,12 @@ public sealed partial class PrescriptionModel(
         BegunFrom = record.Reading?.Version ?? 0;
         // A change that a strand test asked for comes along as a mix made by hand, into a fresh sitting.
         string asked = Request.Query["mix"].ToString().Trim();
-        var sitting = asked.Length == 0 ? await Sitting.Of(record, drafts, User.Id()) : Sitting.Begun(record) with { Mix = asked };
+        Proposed = await proposals.Of(id);
+        var sitting =
+            Proposed is { } proposed && Request.Query.ContainsKey("proposed")
+                ? new Sitting(FormValues.Kept(proposed.Document), proposed.Mix, $"As {proposed.PersonName} proposes it", false)
+            : asked.Length == 0 ? await Sitting.Of(record, drafts, User.Id())
+            : Sitting.Begun(record) with { Mix = asked };
         (Values, Mix, Note, Drafted) = (sitting.Values, sitting.Mix, sitting.Note, sitting.Drafted);
         await Measure();
         Work();
@@ -199,6 +207,7 @@ public sealed partial class PrescriptionModel(
         Tried = true;
         Look = Json.Named<Zone>(Request.Form["look"]) ?? Look;
         Mix = Request.Form["mix"].ToString().Trim();
+        Proposed = Request.Form.ContainsKey("proposal") ? await proposals.Of(id) : null;
         Why = Request.Form["why"].ToString();
         Confirmed = Request.Form["confirmed"] == "true";
         Said = [.. Request.Form["confirm"].OfType<string>()];
@@ -216,6 +225,7 @@ public sealed partial class PrescriptionModel(
             Why = Json.Named<Topic>(Why),
             Record = Record,
             Confirmed = Said,
+            SignAs = SignAs,
         };
     }
 }

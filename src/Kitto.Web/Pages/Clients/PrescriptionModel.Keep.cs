@@ -59,6 +59,13 @@ public sealed partial class PrescriptionModel
             return Page();
         }
 
+        var signs = await Signs(p);
+        if (signs == Signature.None)
+        {
+            Conflict = "Not signed: in this house who learns signs nothing.";
+            return Page();
+        }
+
         bool asked = p.Decision != Decision.Kit || Record.AnswersStand == AnswersStand.Current;
         if (!asked && (Record.Told is null || !Confirmed))
         {
@@ -75,13 +82,20 @@ public sealed partial class PrescriptionModel
             return Page();
         }
 
+        if (signs == Signature.Proposes)
+        {
+            return await Propose();
+        }
+
         try
         {
+            var by = Countersigns ? Proposed : null;
             var (prescription, kit) = await commands.Sign(
-                Reading(),
-                cases.Freeze(Record, c, p, Document, User.Name()),
+                by is null ? Reading() : Reading() with { By = by.PersonId, ByName = by.PersonName },
+                cases.Freeze(Record, c, p, Document, by?.PersonName ?? User.Name(), by is null ? null : User.Name()),
                 asked ? null : ConsultationRecorder.Confirmed(Record),
-                older == "off" ? [.. Older.Select(o => o.KitId!.Value)] : []
+                older == "off" ? [.. Older.Select(o => o.KitId!.Value)] : [],
+                by is null ? null : User.Id()
             );
             await pairs.Keep(Measured.SelectMany(m => m.Value.Signed(c.Reading.Zones[(int)m.Key])), clock.GetUtcNow().UtcDateTime);
             foreach (var off in older == "off" ? Older.Where(o => o.KitState == "posted") : [])
