@@ -5,6 +5,7 @@ using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using Kitto.Bench;
 
 // kitto bench study    10 000 invented clients, eight kits each
+// kitto bench lay      people who know nothing learn on forty heads; how long a hundred heads take
 // kitto bench speed    BenchmarkDotNet over the engine
 // kitto bench clock    the clock of generated heads
 // kitto bench case     the whole way from a case document to its prescription, of the files given or of the example
@@ -17,6 +18,9 @@ switch (args.FirstOrDefault())
 {
     case "study":
         Study.Run(Console.Out);
+        return 0;
+    case "lay":
+        Layperson.Run(Console.Out);
         return 0;
     case "speed":
         // In this process: nothing is generated or restored, so it runs from anywhere.
@@ -42,6 +46,6 @@ switch (args.FirstOrDefault())
     case "fuzz":
         return FuzzRun.Run(Console.Out, args[1..]);
     default:
-        Console.Error.WriteLine("bench wants study, speed, clock, case, sign, same, colour or colours; page is measured by ./kitto bench page");
+        Console.Error.WriteLine("bench wants study, lay, speed, clock, case, sign, same, colour or colours; page is measured by ./kitto bench page");
         return 2;
 }

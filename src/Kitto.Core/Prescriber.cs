@@ -24,7 +24,10 @@ public static partial class Prescriber
     }
 
     /// <summary>The answer, with what was assumed taken as if it had been said.</summary>
-    internal static Prescription Reckon(Case read, Shelf shelf)
+    /// <param name="read">The case, as read.</param>
+    /// <param name="shelf">What is there to mix from.</param>
+    /// <param name="ideas">Whether other mixes are looked for beside it.</param>
+    internal static Prescription Reckon(Case read, Shelf shelf, bool ideas = true)
     {
         var why = new List<Reason>();
         if (Lay(read, shelf, why) is not { } laid)
@@ -43,7 +46,7 @@ public static partial class Prescriber
                 formula.Use == FormulaUse.Second && chosen[0] is { ApplicationTarget: { } met, Mix: { } on } ? (met, on) : ((ApplicationTarget, Mixture)?)null;
             var canvas =
                 formula.Line.Kind == LineKind.Lightener ? null : ApplicationTarget.Of(formula, at, strand, c.Reading, laid.Soften, laid.Residual, before);
-            chosen.Add(SelectedFormula.Of(formula, c.Reading, canvas, laid.Rules(at), at == 0, why));
+            chosen.Add(SelectedFormula.Of(formula, c.Reading, canvas, laid.Rules(at), ideas && at == 0, why));
         }
 
         var pulled =

@@ -78,7 +78,8 @@ internal sealed partial class KitTrial
                 Formula = new GivenFormula(FormulaUses.First(k.Service), k.Parts, k.Developer, HandMade: true),
                 Painting = new PaintWish(k.Order, null) { Process = k.Process },
             },
-            shelf
+            shelf,
+            ideas: false
         );
 
     /// <summary>The wish as another service would be asked for it: what is wished for the lengths goes to the lengths, and the other way round.</summary>

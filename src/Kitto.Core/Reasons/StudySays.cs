@@ -2,7 +2,9 @@ using Kitto.Core.Colour;
 using Kitto.Core.Head;
 using Kitto.Core.Learning;
 using Kitto.Core.Quantity;
+using Kitto.Core.Safety;
 using Kitto.Core.Shade;
+using Kitto.Core.Trade;
 
 namespace Kitto.Core.Reasons;
 
@@ -24,7 +26,11 @@ public enum SheetPart
 
 /// <summary>Something a colourist is told, or feels, of a head to learn on.</summary>
 /// <param name="On">Where it stands.</param>
-public abstract record StudySays(SheetPart On) : Saying;
+public abstract record StudySays(SheetPart On) : Saying
+{
+    /// <summary>The rule by which this alone keeps a head from colour; null where it does not.</summary>
+    public virtual string? Stops => null;
+}
 
 internal sealed record WishTold(Service Service) : StudySays(SheetPart.Wish);
 
@@ -32,17 +38,35 @@ internal sealed record WishAgreed(Level Level, Tone Tone, bool Lengths) : StudyS
 
 internal sealed record LengthsClearAgreed() : StudySays(SheetPart.Wish);
 
-internal sealed record AgeTold(int Years) : StudySays(SheetPart.Answers);
+internal sealed record AgeTold(int Years) : StudySays(SheetPart.Answers)
+{
+    public override string? Stops => Years < Values.YoungestAge ? "SA2" : null;
+}
 
-internal sealed record StopTold(ToldStop Stop) : StudySays(SheetPart.Answers);
+internal sealed record StopTold(ToldStop Stop) : StudySays(SheetPart.Answers)
+{
+    public override string? Stops => Stop == ToldStop.LockReacted ? "SA4" : "SA1";
+}
 
-internal sealed record ScalpTold(Scalp Scalp) : StudySays(SheetPart.Answers);
+internal sealed record ScalpTold(Scalp Scalp) : StudySays(SheetPart.Answers)
+{
+    public override string? Stops => Scalp is Scalp.Sound or Scalp.Sensitive ? null : "SA3";
+}
 
-internal sealed record ConditionTold(string Condition) : StudySays(SheetPart.Answers);
+internal sealed record ConditionTold(string Condition) : StudySays(SheetPart.Answers)
+{
+    public override string? Stops => Conditions.Rule(Condition) is "SA3" or "SA9" ? Conditions.Rule(Condition) : null;
+}
 
-internal sealed record HistoryTold(LengthHistory History) : StudySays(SheetPart.Answers);
+internal sealed record HistoryTold(LengthHistory History) : StudySays(SheetPart.Answers)
+{
+    public override string? Stops => History is LengthHistory.Henna or LengthHistory.Metallic ? "SA4" : null;
+}
 
-internal sealed record StraightenedTold(int DaysAgo) : StudySays(SheetPart.Answers);
+internal sealed record StraightenedTold(int DaysAgo) : StudySays(SheetPart.Answers)
+{
+    public override string? Stops => DaysAgo <= Values.ChemicalServiceDays ? "SA9" : null;
+}
 
 internal sealed record MedicineTold() : StudySays(SheetPart.Answers);
 
@@ -61,9 +85,15 @@ internal sealed record UsedTold(Grams Sent, Grams Left, bool RanOut, int DaysAgo
 
 internal sealed record LastFormulaTold(IReadOnlyList<MixPart> Parts, Volume? Developer, bool AllRight) : StudySays(SheetPart.Before);
 
-internal sealed record SkinTestTold(int? DaysAgo, SkinResult Result) : StudySays(SheetPart.Before);
+internal sealed record SkinTestTold(int? DaysAgo, SkinResult Result) : StudySays(SheetPart.Before)
+{
+    public override string? Stops => DaysAgo is not null && Result == SkinResult.Reacted ? "SA1" : null;
+}
 
-internal sealed record StrandTestTold(StrandResult Result) : StudySays(SheetPart.Before);
+internal sealed record StrandTestTold(StrandResult Result) : StudySays(SheetPart.Before)
+{
+    public override string? Stops => Result == StrandResult.Damaged ? "SA6" : null;
+}
 
 internal sealed record LengthsNoted(Level Level, Tone Tone, bool Highlighted) : StudySays(SheetPart.Before);
 

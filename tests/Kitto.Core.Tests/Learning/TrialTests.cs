@@ -145,6 +145,11 @@ public sealed class TrialTests
                     },
                     head.Best.Decision
                 );
+                // Somebody said what stops, and nobody else did.
+                Assert.Equal(
+                    head.Best.Because.Where(b => b.About == Topic.Stop).Select(b => b.Rule).Distinct().Order(),
+                    head.Tells.Select(t => t.Stops).OfType<string>().Distinct().Order()
+                );
                 // What is read by eye is not told.
                 string told = string.Join(' ', head.Tells.Where(t => t.On != Core.Reasons.SheetPart.Wish).Select(Core.Wording.Language.English.Says));
                 Assert.DoesNotContain("natural level", told, StringComparison.OrdinalIgnoreCase);
