@@ -12,7 +12,7 @@ public enum Role
     /// <summary>Reads heads, prescribes and signs.</summary>
     Colourist,
 
-    /// <summary>Looks on and tries; signs nothing.</summary>
+    /// <summary>Looks on, tries and studies; signs only where the house lets it, with a countersignature at first.</summary>
     Learner,
 
     /// <summary>Weighs, packs and counts; does not see what clients answer.</summary>

@@ -27,7 +27,7 @@ test('a colleague is asked in, comes in, is given another role and leaves', asyn
   await theirs.getByLabel('Password').fill('harbour-lights-9');
   await theirs.getByRole('button', { name: 'Come in' }).click();
   await expect(theirs).toHaveURL(at('/'));
-  await expect(theirs.getByRole('navigation', { name: 'Places' }).getByRole('link')).toHaveText(['Today', 'Clients', 'Bench', 'Shelf']);
+  await expect(theirs.getByRole('navigation', { name: 'Places' }).getByRole('link')).toHaveText(['Today', 'Clients', 'Bench', 'Shelf', 'Study']);
 
   // The same link again is closed; she signs in by her name from then on.
   await theirs.goto(address);

@@ -25,6 +25,9 @@ public sealed partial class PrescriptionModel
     /// <summary>What waits of this client for a countersignature; null where nothing does.</summary>
     public Proposal? Proposed { get; private set; }
 
+    /// <summary>Whether who is signed in signs anything in this house.</summary>
+    public bool MaySign => User.Role() != Role.Learner || Record.Studio.CountersignUntil is not null;
+
     /// <summary>Whether who is signed in may countersign.</summary>
     public bool MayCountersign => User.Role() is Role.Owner or Role.Colourist;
 
@@ -39,14 +42,14 @@ public sealed partial class PrescriptionModel
     /// <summary>What the button says where it says something of its own; null: what follows from the decision.</summary>
     private string? SignAs =>
         Countersigns ? $"Countersign for {Proposed!.PersonName}"
-        : User.Role() == Role.Learner && Record.Studio.CountersignUntil is not null ? "Sign, or propose"
+        : User.Role() == Role.Learner ? "Sign, or propose"
         : null;
 
     /// <summary>Who learns signs alone where enough heads in a row were safe, else proposes. A stop is signed by whoever finds it: refusing hurts nobody, and what stops must not wait.</summary>
     private async Task<Signature> Signs(Prescription p) =>
-        User.Role() != Role.Learner || p.Decision == Decision.Stop ? Signature.Signs
+        User.Role() != Role.Learner ? Signature.Signs
         : Record.Studio.CountersignUntil is not { } asked ? Signature.None
-        : (await learning.Leave(User.Id())).Given(asked) ? Signature.Signs
+        : p.Decision == Decision.Stop || (await learning.Leave(User.Id())).Given(asked) ? Signature.Signs
         : Signature.Proposes;
 
     private async Task<IActionResult> Propose()
