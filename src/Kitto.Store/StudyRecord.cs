@@ -109,6 +109,9 @@ public sealed class StudyRecord(Database db)
             head
         );
 
+    /// <summary>Throws away a head that was begun.</summary>
+    public Task<int> Drop(Guid id) => db.Run("delete from study_head where id = @id and signed_at is null", new { id });
+
     /// <summary>Signs a head, with what it showed rule by rule. What was signed is not signed again.</summary>
     /// <returns>Whether it was signed now.</returns>
     public Task<bool> Sign(StoredHead head, HeadVerdict judged, DateTime at) =>

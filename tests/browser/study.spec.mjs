@@ -22,7 +22,7 @@ test('a head is signed and judged, with the drawings of the real page, and the n
   await expect(page.getByLabel('developer', { exact: true })).toBeHidden();
   await page.getByLabel('a kit').check();
   await page.getByLabel('developer', { exact: true }).fill('30');
-  await page.getByLabel('mix in all').fill('much');
+  await page.getByLabel('mix with developer').fill('much');
   await page.getByRole('button', { name: 'Sign', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('What you typed is still here');
   await expect(page.locator('#f-grams-error')).toContainText('5 to 1000 g');
@@ -31,7 +31,7 @@ test('a head is signed and judged, with the drawings of the real page, and the n
 
   await page.getByLabel('service').selectOption('root touch-up');
   await page.locator('#f-shade1').selectOption('lantern-cream/5N');
-  await page.getByLabel('mix in all').fill('60');
+  await page.getByLabel('mix with developer').fill('60');
   await page.getByLabel('order').selectOption('front first');
   await page.getByLabel('after the last stroke').fill('35');
   await page.getByRole('button', { name: 'Sign', exact: true }).click();

@@ -41,6 +41,9 @@ public static class Practice
     /// <summary>How many heads of a kind in a row have to be safe before the next kind is begun (ours).</summary>
     public const int SafeInARow = 2;
 
+    /// <summary>So many heads of a kind, and the next kind is begun all the same: what was wrong comes back by its rule (ours).</summary>
+    public const int MostOfAKind = 6;
+
     /// <summary>Every so many heads comes one on which nothing is to be mixed, so that it may be any head (ours).</summary>
     private const int RefusalEvery = 5;
 
@@ -96,7 +99,10 @@ public static class Practice
         }
 
         return StudyHeads.Drawn.FirstOrDefault(
-            k => done.Where(d => d.Kind == k).TakeLast(SafeInARow).Count(d => d.Safe) < SafeInARow,
+            k =>
+                done.Where(d => d.Kind == k).Select(d => d.Safe).ToList() is var had
+                && had.Count < MostOfAKind
+                && had.TakeLast(SafeInARow).Count(safe => safe) < SafeInARow,
             lots.Of(StudyHeads.Drawn)
         );
     }

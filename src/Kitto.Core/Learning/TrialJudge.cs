@@ -56,7 +56,13 @@ public static class TrialJudge
             (Decision.Salon, Decision.Kit) =>
             [
                 .. deciding.Select(b =>
-                    Found(b.Rule is "SA7" or "SA8" or "SA11" ? Gravity.Harm : Gravity.Wrong, new SalonOverlooked(b.Rule), b.Says, Values.TrialWrongDecisionLoss)
+                    // One decision was wrong, for however many reasons.
+                    Found(
+                        b.Rule is "SA7" or "SA8" or "SA11" ? Gravity.Harm : Gravity.Wrong,
+                        new SalonOverlooked(b.Rule),
+                        b.Says,
+                        b == deciding[0] ? Values.TrialWrongDecisionLoss : 0
+                    )
                 ),
             ],
             (var needed, _) =>

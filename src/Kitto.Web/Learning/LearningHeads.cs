@@ -46,7 +46,13 @@ public sealed class LearningHeads(StudyRecord record, Studios studios, CurrentSh
         string named = Json.Name(purpose);
         if (await record.Open(person, named, round?.Id) is { } open)
         {
-            return open.Id;
+            if (Read(open) is not null)
+            {
+                return open.Id;
+            }
+
+            // The shelf lacks what it takes by now: it cannot be answered any more.
+            await record.Drop(open.Id);
         }
 
         var studio = (await studios.Get())!;

@@ -89,6 +89,48 @@ public sealed class TrialTests
         Assert.InRange(tried, 20, 500);
     }
 
+    /// <summary>Whatever is tried, of any line for any service, is judged: nothing that can be typed leaves the judge without words.</summary>
+    [Fact]
+    public void Whatever_is_tried_is_judged()
+    {
+        var random = new Random(27);
+        T Any<T>(IReadOnlyList<T> some) => some[random.Next(some.Count)];
+        foreach (var head in Heads(23, 120).Where(h => h.Best.Decision == Decision.Kit))
+        {
+            var line = Any(Bench.Shelf.Lines);
+            var shades = Enumerable.Range(0, random.Next(1, 5)).Select(_ => Any(line.Shades).Code).Distinct().ToList();
+            var trial = new Trial(
+                new TrialReading(Level.Of(random.Next(1, 11)), Share.Of(random.NextDouble()), Millimetres.Of(random.Next(0, 300))),
+                Decision.Kit,
+                new TrialKit(
+                    Any(Enum.GetValues<Service>()),
+                    line.Id,
+                    [.. shades.Select(s => new MixPart(s, Share.Of(1.0 / shades.Count)))],
+                    Volume.Of(random.Next(0, 41)),
+                    Grams.Of(random.Next(5, 1000)),
+                    Any(Enum.GetValues<Core.Clock.PaintOrder>()[..5]),
+                    Minutes.Of(random.Next(0, 121)),
+                    random.Next(2) == 0,
+                    random.Next(2) == 0
+                )
+            );
+            var verdict = Judged(head, trial);
+            Assert.InRange(verdict.Score, 0, 100);
+            Assert.Equal(verdict.Safe, verdict.Findings.All(f => f.Gravity == Gravity.Waste));
+            Assert.All(verdict.Findings, f => Assert.False(string.IsNullOrWhiteSpace(f.Says) || string.IsNullOrWhiteSpace(f.Why), f.Rule));
+            Assert.All(verdict.Findings, f => Assert.NotNull(Core.Rules.RuleBook.Find(f.Rule)));
+            Assert.Equal(
+                verdict.Score,
+                System
+                    .Text.Json.JsonSerializer.Deserialize<TrialVerdict>(
+                        System.Text.Json.JsonSerializer.Serialize(verdict, Core.Contract.Json.Options),
+                        Core.Contract.Json.Options
+                    )!
+                    .Score
+            );
+        }
+    }
+
     [Fact]
     public void A_stop_that_was_overlooked_is_the_first_thing_said_and_leaves_no_points()
     {

@@ -52,7 +52,11 @@ public sealed class HeadModel(LearningHeads heads, StudyRecord record, Studios s
     /// <summary>Heads begun and not signed are their owner's alone; what was signed the studio may look at.</summary>
     private async Task<bool> Find(Guid id)
     {
-        if (await record.Get(id) is not { } stored || (stored.SignedAt is null && stored.PersonId != User.Id()))
+        if (
+            await record.Get(id) is not { } stored
+            || (stored.SignedAt is null && stored.PersonId != User.Id())
+            || (stored.ClientId is not null && !User.May("/Clients/Answers"))
+        )
         {
             return false;
         }
@@ -112,8 +116,17 @@ public sealed class HeadModel(LearningHeads heads, StudyRecord record, Studios s
             return Page();
         }
 
-        await heads.Sign(Stored, Head, trial, Values);
-        return RedirectToPage(new { id });
+        try
+        {
+            await heads.Sign(Stored, Head, trial, Values);
+            return RedirectToPage(new { id });
+        }
+        catch (InvalidOperationException)
+        {
+            // Such as lightening where no lightener is on the shelf.
+            errors = [new FieldError("service", "takes a line that the shelf does not have", "what the shelf can do")];
+            return Page();
+        }
     }
 
     /// <summary>What was typed of a field and has something wrong with it, for fields that are drawn by the page itself.</summary>

@@ -37,6 +37,11 @@ public sealed class IndexModel(LearningHeads heads, StudyRecord record, Studios 
     {
         var what = Json.Named<Purpose>(purpose) is { } named and not Purpose.Round ? named : Purpose.Practice;
         var wished = Json.Named<StudyKind>(kind);
+        if (wished == StudyKind.Past && !SeesPast)
+        {
+            return new StatusCodeResult(StatusCodes.Status403Forbidden);
+        }
+
         if (await heads.Begin(User.Id(), what, what == Purpose.Practice ? wished : null) is { } id)
         {
             return Redirect($"/study/heads/{id}");
@@ -76,6 +81,9 @@ public sealed class IndexModel(LearningHeads heads, StudyRecord record, Studios 
         Leave = await heads.Leave(User.Id());
         Open = await record.Open(User.Id(), "practice");
     }
+
+    /// <summary>Heads of the past show what was answered, if without a name: whoever may not see that elsewhere does not see it here.</summary>
+    public bool SeesPast => User.May("/Clients/Answers");
 
     /// <summary>What is to come back today: wrong ones first.</summary>
     public IReadOnlyList<RuleStand> Due => [.. Stands.Where(s => s.Due <= Today).OrderBy(s => s.InARow).ThenBy(s => s.Due).Take(6)];
