@@ -202,7 +202,7 @@ public sealed class SignInTests(Studio studio) : IClassFixture<Studio>
         await who.Open("/clients");
         Assert.Equal(HttpStatusCode.Forbidden, who.Status);
         Assert.Contains("Not yours to open", who.Text, StringComparison.Ordinal);
-        Assert.Equal(["Bench", "Shelf"], who.FindAll("nav a").Select(a => a.TextContent));
+        Assert.Equal(["Bench", "Shelf", "Study"], who.FindAll("nav a").Select(a => a.TextContent));
 
         var tove = (await new People(studio.Db).ByName("TOVE"))!;
         await owner.Open("/house/people");
