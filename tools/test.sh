@@ -14,8 +14,9 @@ run_tests() {
   phase "building the tests"
   build Kitto.slnx
   console_ready
-  # The bench writes the colours that an independent library checks.
-  build bench/Kitto.Bench/Kitto.Bench.csproj
+  # The bench writes the colours that an independent library checks; it is wanted with the scripts, and made beside the engine's tests.
+  build bench/Kitto.Bench/Kitto.Bench.csproj &
+  local bench=$!
   # Tests keep to a cluster of their own; each test class and the browser run make databases of their own in it.
   PG_EXTRA="-c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200" cluster_start pg-test
   cluster_use pg-test $$
@@ -39,6 +40,7 @@ run_tests() {
     passed=$((passed + total - wrong - skipped)); failed=$((failed + wrong + errors))
   done
   phase "scripts"
+  wait "$bench" || { say "kitto: the bench could not be built"; failed=$((failed + 1)); }
   out="$HOME_DIR/scripts.log"
   node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs "$ROOT"/tests/browser/*.test.mjs >"$out" 2>&1 || cat "$out"
   passed=$((passed + $(sed -n 's/^# pass //p' "$out" | tail -n 1 | grep . || echo 0))); failed=$((failed + $(sed -n 's/^# fail //p' "$out" | tail -n 1 | grep . || echo 1)))

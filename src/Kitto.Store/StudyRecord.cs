@@ -203,15 +203,16 @@ public sealed class StudyRecord(Database db)
             }
         );
 
-    /// <summary>A signed head of the studio that a person has not learned on yet, the least often used first; null where there is none.</summary>
-    public Task<PastHead?> Past(Guid person, int skip) =>
+    /// <summary>A signed head of the studio that a person has not learned on yet, any of them; null where there is none.</summary>
+    /// <param name="person">Who learns.</param>
+    /// <param name="lot">Which of them comes first.</param>
+    public Task<PastHead?> Past(Guid person, long lot) =>
         db.One<PastHead>(
             """
             select p.client_id, p.case_document::text as case_document from prescription p join client c on c.id = p.client_id
             where c.erased_at is null and not exists (select from study_head h where h.person_id = @person and h.client_id = p.client_id)
-            order by p.id offset (@skip % greatest(1, (select count(*) from prescription p join client c on c.id = p.client_id
-                where c.erased_at is null and not exists (select from study_head h where h.person_id = @person and h.client_id = p.client_id)))) limit 1
+            order by md5(p.id::text || @lot) limit 1
             """,
-            new { person, skip }
+            new { person, lot = lot.ToString(System.Globalization.CultureInfo.InvariantCulture) }
         );
 }

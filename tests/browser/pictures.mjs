@@ -55,7 +55,7 @@ await shot('stop');
 await page.goto(url('/study'));
 await page.getByRole('button', { name: 'Take one: stubborn' }).click();
 await page.waitForSelector('.trial-form');
-await page.waitForFunction(() => document.querySelector('.parting img').complete);
+await page.waitForFunction(() => document.querySelector('.found-parting img').complete);
 await page.getByLabel('a kit').check();
 await page.getByLabel('service').selectOption('root touch-up');
 await page.locator('#f-shade1').selectOption('lantern-cream/5G');

@@ -14,7 +14,6 @@ test('a head is signed and judged, with the drawings of the real page, and the n
   await page.waitForURL(/study\/heads/);
   await expect(page.locator('.strand.found')).toHaveCount(4);
   await expect(page.locator('.ladder li')).toHaveCount(10);
-  await accessible(page);
   await fits(page);
 
   // What is not needed for a refusal is not asked for.
@@ -55,7 +54,6 @@ test('a head is signed and judged, with the drawings of the real page, and the n
 test('a drill is answered from the keyboard; a round goes onto paper', async ({ page }) => {
   await signIn(page);
   await page.goto(at('/study/drills/opposites'));
-  await accessible(page);
   await page.locator('.drill-options button').first().focus();
   await page.keyboard.press('Enter');
   await expect(page.locator('.told .right')).toHaveCount(1);

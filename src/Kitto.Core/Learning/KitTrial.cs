@@ -125,7 +125,15 @@ internal sealed partial class KitTrial
             {
                 foreach (var row in zone.Stretches.Where(r => of(r) && r is { Today: not null, After: not null, Does: not Does.Blend }))
                 {
-                    double counts = zone.Zone.SeenWeight() * (row.Stretch == Stretch.Ends ? .5 : 1);
+                    // A band is what one looks at; the ends hang below.
+                    double counts =
+                        zone.Zone.SeenWeight()
+                        * row.Stretch switch
+                        {
+                            Stretch.Band => 2,
+                            Stretch.Ends => .5,
+                            _ => 1,
+                        };
                     sum += counts * Difference2000.Between(Lab(row.After)!.Value, wish ?? Lab(row.Today)!.Value);
                     weight += counts;
                 }
@@ -142,7 +150,7 @@ internal sealed partial class KitTrial
         );
         return new TrialOutcome(
             Miss(r => r.Regrowth, roots),
-            Miss(r => r.OnLengths, lengths),
+            Miss(r => r.OnLengths || r.Stretch == Stretch.Band, lengths),
             Share.Of(Math.Round(risk.RunsOut.Value, 3)),
             risk.Left.Tenths(),
             Math.Round(Misses(p, k).Select(m => Math.Abs(m.Miss)).DefaultIfEmpty(0).Max(), 1),

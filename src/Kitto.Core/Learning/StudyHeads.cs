@@ -111,12 +111,7 @@ public static class StudyHeads
         switch (kind)
         {
             case StudyKind.Band:
-                c["hair"]!["band"] = new JsonObject
-                {
-                    ["lengthMm"] = lots.Between(3, 7) * 5,
-                    ["level"] = natural + 1,
-                    ["tone"] = lots.Of("G", "C"),
-                };
+                Band(c, lots, natural);
                 break;
             case StudyKind.Lightened:
                 Lightened(c, lots, natural);
@@ -213,6 +208,21 @@ public static class StudyHeads
         }
 
         return zones;
+    }
+
+    /// <summary>A brassy stretch past the line, to be kept out of a touch-up, or toned by itself.</summary>
+    private static void Band(JsonObject c, Lots lots, int natural)
+    {
+        c["hair"]!["band"] = new JsonObject
+        {
+            ["lengthMm"] = lots.Between(3, 7) * 5,
+            ["level"] = natural + 1,
+            ["tone"] = lots.Of("G", "C"),
+        };
+        if (natural >= 5 && lots.OneIn(2))
+        {
+            c["goal"]!["service"] = "gloss";
+        }
     }
 
     /// <summary>Roots back to their own level under bright lengths that must not go deeper, or the lengths toned.</summary>

@@ -23,7 +23,7 @@ internal static class StudyTells
     public static IReadOnlyList<StudySays> Of(Case c, long seed)
     {
         var (client, hair) = (c.Reading.Client, c.Reading.Hair);
-        var tells = new List<StudySays> { new WishTold(c.Goal.Service) };
+        var tells = new List<StudySays> { new WishTold(c.Goal.Service, hair.Band is not null) };
         bool gloss = c.Goal.Service == Service.Gloss;
         tells.Add(new WishAgreed(c.Goal.Level ?? hair.Lengths.Level, c.Goal.Tone ?? hair.Lengths.Tone, gloss));
         if (c.Goal.Lengths is { } lengths)

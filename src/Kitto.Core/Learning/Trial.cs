@@ -123,7 +123,7 @@ public sealed record TrialDifference(TrialChoice Choice, string Yours, string Ho
 
 /// <summary>What comes of a kit.</summary>
 /// <param name="Roots">How far the regrowth comes out from its wish, dE00.</param>
-/// <param name="Lengths">How far the lengths come out from theirs, dE00.</param>
+/// <param name="Lengths">How far lengths and band come out from theirs, dE00.</param>
 /// <param name="RunsOut">Chance that it runs out.</param>
 /// <param name="LeftGrams">Left over on average.</param>
 /// <param name="MissedMinutes">Minutes outside its window, in the zone that misses it by most.</param>

@@ -32,7 +32,7 @@ public abstract record StudySays(SheetPart On) : Saying
     public virtual string? Stops => null;
 }
 
-internal sealed record WishTold(Service Service) : StudySays(SheetPart.Wish);
+internal sealed record WishTold(Service Service, bool Band) : StudySays(SheetPart.Wish);
 
 internal sealed record WishAgreed(Level Level, Tone Tone, bool Lengths) : StudySays(SheetPart.Wish);
 

@@ -94,7 +94,7 @@ public sealed class LearningHeads(StudyRecord record, Studios studios, CurrentSh
     {
         for (int i = 0; i < PastTries; i++)
         {
-            if (await record.Past(person, (int)((seed + i) % 1_000_000)) is not { } past)
+            if (await record.Past(person, seed + i) is not { } past)
             {
                 break;
             }

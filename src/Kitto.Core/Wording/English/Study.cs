@@ -15,6 +15,7 @@ internal sealed partial class English
     private static string Of(StudySays says) =>
         says switch
         {
+            WishTold { Service: Service.Gloss, Band: true } => "There is a brassy stripe below my roots. Can you make it go away? The rest is fine.",
             WishTold r => Wish(r.Service),
             WishAgreed r => $"Agreed over the swatches: the {(r.Lengths ? "lengths" : "roots")} to level {r.Level}, {Named(r.Tone)}.",
             LengthsClearAgreed => "Agreed: nothing but shine for the lengths.",

@@ -31,13 +31,14 @@ public sealed partial class PrescriptionModel
     /// <summary>Whether who is signed in may countersign.</summary>
     public bool MayCountersign => User.Role() is Role.Owner or Role.Colourist;
 
-    /// <summary>Whether what stands in the form is what was proposed, to the letter: then it is countersigned. Changed, it is signed by who changed it.</summary>
-    public bool Countersigns =>
-        MayCountersign
-        && Proposed is { } proposed
-        && proposed.PersonId != User.Id()
+    /// <summary>Whether what stands in the form is what was proposed, to the letter.</summary>
+    public bool AsProposed =>
+        Proposed is { } proposed
         && proposed.Mix == Mix
         && JsonNode.DeepEquals(JsonNode.Parse(proposed.Document), JsonNode.Parse(Values.ToJson().ToJsonString(Json.Options)));
+
+    /// <summary>Whether signing it now is countersigning; what was changed is signed by who changed it.</summary>
+    public bool Countersigns => MayCountersign && AsProposed && Proposed!.PersonId != User.Id();
 
     /// <summary>What the button says where it says something of its own; null: what follows from the decision.</summary>
     private string? SignAs =>
