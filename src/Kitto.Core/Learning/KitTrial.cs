@@ -42,7 +42,7 @@ internal sealed partial class KitTrial
         {
             foreach (var b in would.Because.Where(b => b.About == Topic.Salon))
             {
-                Found(b.Rule is "SA7" or "SA8" or "SA11" ? Gravity.Harm : Gravity.Wrong, new NotForAKit(b.Rule), b.Says, Values.TrialWrongDecisionLoss);
+                Found(TrialJudge.OfTheChair(b.Rule), new NotForAKit(b.Rule), b.Says, Values.TrialWrongDecisionLoss);
             }
         }
 

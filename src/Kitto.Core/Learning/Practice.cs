@@ -112,7 +112,8 @@ public static class Practice
         rule switch
         {
             "SA5" or "SA12" => [StudyKind.OwnLevel, StudyKind.White],
-            "SA7" or "SA8" or "SA11" or "SV3" or "SV4" or "SH9" or "SH12" => [StudyKind.Salon],
+            _ when TrialJudge.OfTheChair(rule) == Gravity.Harm => [StudyKind.Salon],
+            "SV3" or "SV4" or "SH9" or "SH12" => [StudyKind.Salon],
             _ when rule.StartsWith("SA", StringComparison.Ordinal) => [StudyKind.Stop],
             "DV4" or "SV6" => [StudyKind.Lift],
             "DO8" => [StudyKind.RunsOut],

@@ -57,12 +57,7 @@ public static class TrialJudge
             [
                 .. deciding.Select(b =>
                     // One decision was wrong, for however many reasons.
-                    Found(
-                        b.Rule is "SA7" or "SA8" or "SA11" ? Gravity.Harm : Gravity.Wrong,
-                        new SalonOverlooked(b.Rule),
-                        b.Says,
-                        b == deciding[0] ? Values.TrialWrongDecisionLoss : 0
-                    )
+                    Found(OfTheChair(b.Rule), new SalonOverlooked(b.Rule), b.Says, b == deciding[0] ? Values.TrialWrongDecisionLoss : 0)
                 ),
             ],
             (var needed, _) =>
@@ -76,6 +71,9 @@ public static class TrialJudge
             ],
         };
     }
+
+    /// <summary>How grave it is that something went out which only the salon should do: lightener and strong developer can hurt (SA7, SA8, SA11).</summary>
+    internal static Gravity OfTheChair(string rule) => rule is "SA7" or "SA8" or "SA11" ? Gravity.Harm : Gravity.Wrong;
 
     private static ServiceAdvice Fitting(Prescription best, StudyHead head) => best.Advice.Single(a => a.Service == head.Case.Goal.Service);
 

@@ -8,6 +8,9 @@ namespace Kitto.Web.Learning;
 /// <summary>The words of the study's pages.</summary>
 public static class LearningWords
 {
+    /// <summary>Said where no head can be drawn.</summary>
+    public const string NoHead = "No head can be drawn: the shelf lacks a line that such a head takes, or everything of it is out.";
+
     /// <summary>A kind of head.</summary>
     public static string Of(StudyKind kind) =>
         kind switch

@@ -50,7 +50,7 @@ public sealed class IndexModel(LearningHeads heads, StudyRecord record, Studios 
         Wrong =
             wished == StudyKind.Past
                 ? "There is no head of this studio's past that you have not had, and that the shelf could still do."
-                : "No head can be drawn: the shelf lacks a line that such a head takes, or everything of it is out.";
+                : LearningWords.NoHead;
         await Fill();
         return Page();
     }

@@ -62,7 +62,7 @@ public sealed class RoundModel(LearningHeads heads, StudyRecord record, Studios 
             return Redirect($"/study/heads/{head}");
         }
 
-        Wrong = "No head can be drawn: the shelf lacks a line that such a head takes, or everything of it is out.";
+        Wrong = LearningWords.NoHead;
         return Page();
     }
 
