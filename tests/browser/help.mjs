@@ -1,7 +1,8 @@
 /* eslint no-empty-pattern: off -- a worker's fixture asks for nothing, and has to say so by an empty pattern */
 import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { AxeBuilder } from '@axe-core/playwright';
 import { test as base, expect } from '@playwright/test';
 import startApplication, { psql, root } from './setup.mjs';
 
@@ -38,23 +39,23 @@ export async function signIn(page, { keepDrafts = false, byHand = false } = {}) 
   signedIn ??= (await page.context().cookies()).filter(c => c.name === 'kitto');
 }
 
-/** Fails on anything the automated accessibility check finds: one pass in the page itself, which has no frames, and only what was found is told. */
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** Fails on anything the automated accessibility check finds: one pass in the page itself, which has no frames; a page that has the check already is not given it again. */
 export async function accessible(page) {
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode(true)
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe);
+  const found = await page.evaluate(async () => {
     // Steps that are not shown are looked at when they are.
-    .exclude('.js .step:not(.shown)')
-    .options({ preload: false, resultTypes: ['violations'] })
-    .analyze();
-  expect(
-    violations.map(
+    const { violations } = await window.axe.run({ exclude: [['.js .step:not(.shown)']] }, { preload: false, resultTypes: ['violations'] });
+    return violations.map(
       v =>
         `${v.id}: ${v.nodes
           .map(n => n.target.join(' '))
           .slice(0, 4)
           .join(' | ')}`,
-    ),
-  ).toEqual([]);
+    );
+  });
+  expect(found).toEqual([]);
 }
 
 /** No sideways scrolling, and no text wider than its box is cut. */
