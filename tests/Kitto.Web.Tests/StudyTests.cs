@@ -77,6 +77,10 @@ public sealed class StudyTests(Studio studio) : IClassFixture<Studio>
         // Looked at by the studio, and not to be signed again by anybody.
         Assert.Contains("100 of 100", (await tove.Open($"/study/heads/{id}")).Text, StringComparison.Ordinal);
         Assert.Empty(tove.FindAll(".trial-form"));
+
+        // It is looked at as it was signed, whatever became of the shelf.
+        var signed = (await Record.Get(id))!;
+        Assert.Equal(signed.Document, StudyHead.Kept(signed.Seed, StudyKind.White, signed.Document, signed.Best!).Document);
         await learner.Open("/study/rules");
         Assert.Contains("right 1× in a row", learner.Text, StringComparison.Ordinal);
     }

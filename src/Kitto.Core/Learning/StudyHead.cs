@@ -49,6 +49,15 @@ public sealed record StudyHead(long Seed, StudyKind Kind, string Document, Case 
     /// <summary>What a colourist would be told and feel, in the order of a sitting.</summary>
     public IReadOnlyList<StudySays> Tells => StudyTells.Of(Case, Seed);
 
+    /// <summary>A head as it was when it was signed, whatever has become of the shelf since.</summary>
+    /// <param name="seed">For the words it is told in.</param>
+    /// <param name="kind">What it asks.</param>
+    /// <param name="document">A case/1 document.</param>
+    /// <param name="best">What the house did, as a prescription/1 document.</param>
+    /// <exception cref="FormatException">It is no case document of ours.</exception>
+    public static StudyHead Kept(long seed, StudyKind kind, string document, string best) =>
+        new(seed, kind, document, CaseReader.Kept(document), Json.ReadPrescription(best));
+
     /// <summary>A head from a case document, such as one of the past.</summary>
     /// <param name="seed">For the words it is told in.</param>
     /// <param name="kind">What it asks.</param>

@@ -134,8 +134,11 @@ public sealed class LearningHeads(StudyRecord record, Studios studios, CurrentSh
         return c.ToJsonString(Json.Options);
     }
 
-    /// <summary>A stored head by the shelf as it is now; null where that lacks what it takes.</summary>
-    public StudyHead? Read(StoredHead stored) => StudyHead.Read(stored.Seed, Kind(stored.Kind), stored.Document, shelves.Now);
+    /// <summary>A stored head: as it was signed, or by the shelf as it is now; null where that lacks what it takes.</summary>
+    public StudyHead? Read(StoredHead stored) =>
+        stored.Best is { } best
+            ? StudyHead.Kept(stored.Seed, Kind(stored.Kind), stored.Document, best)
+            : StudyHead.Read(stored.Seed, Kind(stored.Kind), stored.Document, shelves.Now);
 
     /// <summary>Judges what was typed and keeps it.</summary>
     /// <returns>Whether it was signed now; false: it was signed before.</returns>

@@ -34,9 +34,6 @@ public sealed class HeadModel(LearningHeads heads, StudyRecord record, Studios s
     /// <summary>What would come of it; null until it is signed.</summary>
     public TrialVerdict? Verdict { get; private set; }
 
-    /// <summary>What the house did, by the shelf of the day it was signed.</summary>
-    public Prescription? Best { get; private set; }
-
     /// <summary>What was prescribed, as far as it still reads by the shelf of today.</summary>
     public Trial? Trial { get; private set; }
 
@@ -71,10 +68,9 @@ public sealed class HeadModel(LearningHeads heads, StudyRecord record, Studios s
         }
 
         Head = head;
-        if (stored is { Verdict: { } verdict, Best: { } best, Trial: { } typed })
+        if (stored is { Verdict: { } verdict, Trial: { } typed })
         {
             Verdict = JsonSerializer.Deserialize<TrialVerdict>(verdict, Json.Options);
-            Best = Json.ReadPrescription(best);
             Values = TrialForm.Kept(JsonSerializer.Deserialize<Dictionary<string, string>>(typed, Json.Options)!);
             Trial = TrialForm.Read(Values, shelf).Trial;
         }
