@@ -28,17 +28,7 @@ public static class Compare
         var rows = new List<Compared>();
         void Row(string what, Topic about, Func<Prescription, string?> of) => rows.Add(new Compared(what, of(then) ?? None, of(now) ?? None, about));
 
-        Row(
-            "decision",
-            Topic.Decision,
-            p =>
-                p.Decision switch
-                {
-                    Decision.Kit => "a kit",
-                    Decision.Salon => "only in the salon",
-                    _ => "no colour",
-                }
-        );
+        Row("decision", Topic.Decision, p => Named(p.Decision));
         foreach (FormulaUse use in then.Formulas.Concat(now.Formulas).Select(f => f.Use).Distinct())
         {
             Formula? Of(Prescription p) => p.Formulas.FirstOrDefault(f => f.Use == use);
@@ -111,6 +101,15 @@ public static class Compare
 
         return rows;
     }
+
+    /// <summary>A decision in the trade's words.</summary>
+    public static string Named(Decision decision) =>
+        decision switch
+        {
+            Decision.Kit => "a kit",
+            Decision.Salon => "only in the salon",
+            _ => "no colour",
+        };
 
     private static string Said(Case c, Zone zone) =>
         c.Reading.Zones[(int)zone] is { Include: true } z

@@ -83,7 +83,11 @@ public sealed class LearningHeads(StudyRecord record, Studios studios, CurrentSh
     }
 
     private async Task<StudyKind> Next(Guid person, IReadOnlyList<SignedHead> done, Studio studio) =>
-        Practice.Next(await Stands(person, studio), [.. done.Where(d => d.Purpose == "practice").Select(d => (Kind(d.Kind), d.Safe))], studio.Today(Now));
+        Practice.Next(
+            await Stands(person, studio),
+            [.. done.Where(d => d.Purpose == Json.Name(Purpose.Practice)).Select(d => (Kind(d.Kind), d.Safe))],
+            studio.Today(Now)
+        );
 
     /// <summary>How well somebody knows each rule.</summary>
     public async Task<IReadOnlyList<RuleStand>> Stands(Guid person, Studio studio) =>
@@ -164,7 +168,8 @@ public sealed class LearningHeads(StudyRecord record, Studios studios, CurrentSh
     public static StudyKind Kind(string name) => Json.Named<StudyKind>(name) ?? StudyKind.OwnLevel;
 
     /// <summary>Where somebody stands on the way to signing alone.</summary>
-    public async Task<LeaveStand> Leave(Guid person) => LeaveStand.Of((await record.Signed(person)).Where(h => h.Purpose == "leave").Select(h => h.Safe));
+    public async Task<LeaveStand> Leave(Guid person) =>
+        LeaveStand.Of((await record.Signed(person)).Where(h => h.Purpose == Json.Name(Purpose.Leave)).Select(h => h.Safe));
 }
 
 /// <summary>Heads that count, judged safe in a row.</summary>

@@ -55,16 +55,6 @@ public static class LearningWords
     /// <summary>A choice.</summary>
     public static string Of(TrialChoice choice) => choice == TrialChoice.Time ? "time after the last stroke" : choice.ToString().ToLowerInvariant();
 
-    /// <summary>A decision, as it is chosen.</summary>
-    public static string Of(Decision decision) =>
-        decision switch
-        {
-            Decision.Kit => "a kit",
-            Decision.Salon => "only in the salon",
-            Decision.Stop => "no colour",
-            _ => throw new ArgumentOutOfRangeException(nameof(decision)),
-        };
-
     /// <summary>How grave, in a word.</summary>
     public static string Of(Gravity gravity) =>
         gravity switch

@@ -1,5 +1,6 @@
 using Kitto.Core;
 using Kitto.Core.Clock;
+using Kitto.Core.Comparison;
 using Kitto.Core.Contract;
 using Kitto.Core.Learning;
 using Kitto.Core.Shade;
@@ -111,7 +112,7 @@ public static class TrialForm
             Number("read.white", 0, 100, needed: false, " %") is { } white ? Share.Of(white / 100) : null,
             Number("read.regrowth", 0, 300, needed: false, " mm") is { } mm ? Millimetres.Of(mm) : null
         );
-        if (Chosen<Decision>("decision", LearningWords.Of) is not { } decision)
+        if (Chosen<Decision>("decision", Compare.Named) is not { } decision)
         {
             return (null, errors);
         }

@@ -60,8 +60,8 @@ public sealed class HeadModel(LearningHeads heads, StudyRecord record, Studios s
 
         Stored = stored;
         Round = stored.RoundId is { } round ? await record.Round(round) : null;
-        Asked = stored.Purpose == "leave" ? (await studios.Get())!.CountersignUntil : null;
-        Leave = stored.Purpose == "leave" ? await heads.Leave(stored.PersonId) : null;
+        Asked = stored.Purpose == Json.Name(Purpose.Leave) ? (await studios.Get())!.CountersignUntil : null;
+        Leave = stored.Purpose == Json.Name(Purpose.Leave) ? await heads.Leave(stored.PersonId) : null;
         if (heads.Read(stored) is not { } head)
         {
             return false;

@@ -79,7 +79,7 @@ public sealed class IndexModel(LearningHeads heads, StudyRecord record, Studios 
         Stands = await heads.Stands(User.Id(), Studio);
         Rounds = await record.Rounds();
         Leave = await heads.Leave(User.Id());
-        Open = await record.Open(User.Id(), "practice");
+        Open = await record.Open(User.Id(), Json.Name(Purpose.Practice));
     }
 
     /// <summary>Heads of the past show what was answered, if without a name: whoever may not see that elsewhere does not see it here.</summary>
