@@ -143,7 +143,7 @@ internal static class HeadForecast
         var spots = Of(canvas, zone).ToList();
         double lifts = Of(lift, zone).Sum(s => s.Weight * s.Spot.Lifts);
         var state = HairState.Of(reading, zone, Stretch.Scalp);
-        var today = new Spot(zone, Stretch.Scalp, 1, state.Grey, 0, 0, Fibre.White, state.Fibre, 0).Bare;
+        var today = AsItIs(state, zone, Stretch.Scalp);
         var after = Blend(spots.Select(s => (looked.Seen[s.At], s.Weight)));
         return new ZoneForecast(
             zone,
@@ -179,6 +179,9 @@ internal static class HeadForecast
                 )
         );
 
+    /// <summary>Hair as it looks before anything is put on it.</summary>
+    internal static Seen AsItIs(HairState state, Zone zone, Stretch stretch) => new Spot(zone, stretch, 1, state.Grey, 0, 0, Fibre.White, state.Fibre, 0).Bare;
+
     internal static Fibres Fibres(Seen seen) =>
         new(Rounded(seen.Blend), Srgb.Hex(seen.Blend), seen.White is { } w ? Look(w) : null, seen.Pigmented is { } p ? Look(p) : null);
 
@@ -195,9 +198,7 @@ internal static class HeadForecast
         public Lab Today(StrandRow row)
         {
             var state = HairState.Of(reading, row.Zone, row.Stretch);
-            return known.TryGetValue(state, out var seen)
-                ? seen
-                : known[state] = new Spot(row.Zone, row.Stretch, 1, state.Grey, 0, 0, Fibre.White, state.Fibre, 0).Bare.Blend;
+            return known.TryGetValue(state, out var seen) ? seen : known[state] = AsItIs(state, row.Zone, row.Stretch).Blend;
         }
 
         public Lab After(StrandRow row)

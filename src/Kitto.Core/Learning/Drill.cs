@@ -98,7 +98,7 @@ public static class Drills
             Says(new LevelIs(level))
         )
         {
-            Hex = Srgb.Hex(Melanin.Natural(level).Lab),
+            Hex = HeadSeen.Ladder[level - 1],
         };
     }
 

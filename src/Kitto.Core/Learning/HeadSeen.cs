@@ -27,13 +27,7 @@ public static class HeadSeen
         SeenStretch Seen(Stretch stretch, double from, double to)
         {
             var state = HairState.Of(reading, zone, stretch);
-            return new SeenStretch(
-                stretch,
-                from,
-                to,
-                state.Grey,
-                HeadForecast.Fibres(new Spot(zone, stretch, 1, state.Grey, 0, 0, Fibre.White, state.Fibre, 0).Bare)
-            );
+            return new SeenStretch(stretch, from, to, state.Grey, HeadForecast.Fibres(HeadForecast.AsItIs(state, zone, stretch)));
         }
     }
 

@@ -59,8 +59,6 @@ internal sealed partial class KitTrial
             differs,
             Rules(ordered),
             ordered.Count == 0 ? language.Says(new NothingMissed(Decision.Kit)) : null,
-            outcome,
-            best,
             would
         );
     }

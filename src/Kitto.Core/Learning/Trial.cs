@@ -145,8 +145,6 @@ public sealed record RuleShown(string Rule, bool Right);
 /// <param name="Differs">Every choice that differs from the house's.</param>
 /// <param name="Rules">What this head showed of rule by rule.</param>
 /// <param name="Says">In one sentence where nothing was found.</param>
-/// <param name="Outcome">What comes of the kit; null where none was sent, or may be.</param>
-/// <param name="Best">What comes of the house's; null where it sends none.</param>
 /// <param name="Would">The prescription, forced through the engine; null where no kit was sent, or may be.</param>
 public sealed record TrialVerdict(
     int Score,
@@ -154,8 +152,6 @@ public sealed record TrialVerdict(
     IReadOnlyList<TrialDifference> Differs,
     IReadOnlyList<RuleShown> Rules,
     string? Says,
-    TrialOutcome? Outcome,
-    TrialOutcome? Best,
     Prescription? Would
 )
 {

@@ -34,8 +34,6 @@ public static class TrialJudge
             [],
             [.. Named(head, trial).Concat(ReadRules(head, trial.Reading))],
             findings.Count == 0 ? language.Says(new NothingMissed(trial.Decision)) : null,
-            null,
-            null,
             null
         );
     }

@@ -168,8 +168,11 @@ public sealed class LearningHeads(StudyRecord record, Studios studios, CurrentSh
     public static StudyKind Kind(string name) => Json.Named<StudyKind>(name) ?? StudyKind.OwnLevel;
 
     /// <summary>Where somebody stands on the way to signing alone.</summary>
-    public async Task<LeaveStand> Leave(Guid person) =>
-        LeaveStand.Of((await record.Signed(person)).Where(h => h.Purpose == Json.Name(Purpose.Leave)).Select(h => h.Safe));
+    public async Task<LeaveStand> Leave(Guid person) => Leave(await record.Signed(person));
+
+    /// <summary>The same of the heads somebody has signed, oldest first.</summary>
+    public static LeaveStand Leave(IEnumerable<SignedHead> signed) =>
+        LeaveStand.Of(signed.Where(h => h.Purpose == Json.Name(Purpose.Leave)).Select(h => h.Safe));
 }
 
 /// <summary>Heads that count, judged safe in a row.</summary>

@@ -116,12 +116,7 @@ public sealed class CaseBuilder(
         var said = mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToLookup(part => part.StartsWith('@'));
         return new JsonObject
         {
-            ["use"] = service switch
-            {
-                "gloss" => "lengths",
-                "rootShadow" => "shadow",
-                _ => "roots",
-            },
+            ["use"] = Json.Name(FormulaUses.First(Json.Named<Service>(service) ?? Service.RootTouchUp)),
             ["handMade"] = true,
             ["developerVolume"] = said[true].FirstOrDefault() is { } strength
                 ? TypedNumber.Read(strength[1..]) is { } volume

@@ -78,7 +78,7 @@ public sealed class IndexModel(LearningHeads heads, StudyRecord record, Studios 
         Signed = await record.Signed(User.Id());
         Stands = await heads.Stands(User.Id(), Studio);
         Rounds = await record.Rounds();
-        Leave = await heads.Leave(User.Id());
+        Leave = LearningHeads.Leave(Signed);
         Open = await record.Open(User.Id(), Json.Name(Purpose.Practice));
     }
 
