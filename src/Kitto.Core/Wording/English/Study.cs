@@ -117,7 +117,7 @@ internal sealed partial class English
             1 => "I have a tattoo on my shoulder, fifteen years old.",
             2 => "Cats make me sneeze.",
             3 => "I swim in the sea three times a week.",
-            4 => "My sister colours hers with henna; I never did.",
+            4 => "A friend of mine uses henna; I never did.",
             _ => "I wash my hair every other day.",
         };
 
