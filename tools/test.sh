@@ -1,5 +1,18 @@
 # What runs, and how many seconds in.
 phase() { say "kitto: $* ($SECONDS s)"; }
+# Runs the tests of a project that is built; what they say goes to a file.
+run_xunit() { dotnet "$ROOT/tests/$1/bin/Release/net10.0/$1.dll" -noColor >"$HOME_DIR/$1.log" 2>&1 || true; }
+# Counts what they said, into passed and failed of who calls.
+tell_xunit() {
+  local out="$HOME_DIR/$1.log" line total errors wrong skipped
+  line="$(grep -E 'Total: [0-9]+, Errors: [0-9]+, Failed: [0-9]+' "$out" | tail -n 1 || true)"
+  if [ -z "$line" ]; then cat "$out"; say "kitto: $1 did not finish"; failed=$((failed + 1)); return; fi
+  total="$(sed -E 's/.*Total: ([0-9]+).*/\1/' <<<"$line")"; errors="$(sed -E 's/.*Errors: ([0-9]+).*/\1/' <<<"$line")"
+  wrong="$(sed -E 's/.*Failed: ([0-9]+).*/\1/' <<<"$line")"; skipped="$(sed -E 's/.*Skipped: ([0-9]+).*/\1/' <<<"$line")"
+  [ $((errors + wrong)) -gt 0 ] && cat "$out"
+  say "kitto: $line"
+  passed=$((passed + total - wrong - skipped)); failed=$((failed + wrong + errors))
+}
 run_tests() {
   SECONDS=0
   need_dotnet; need_node; need_postgres; need_chromium
@@ -9,38 +22,33 @@ run_tests() {
   npm_ready "$ROOT/tests/browser"
   front_end
   wait "$packages" || true
+  local passed=0 failed=0 out
+  build tests/Kitto.Core.Tests/Kitto.Core.Tests.csproj
+  console_ready
+  # The engine's tests ask for nothing but the engine: they run while the rest is built.
+  phase "the engine's tests, and building the rest"
+  run_xunit Kitto.Core.Tests &
+  local engine=$!
+  trap 'kill "$engine" 2>/dev/null' EXIT
   app_ready
   need_pictures
-  phase "building the tests"
   build Kitto.slnx
-  console_ready
-  # The bench writes the colours that an independent library checks; it is wanted with the scripts, and made beside the engine's tests.
-  build bench/Kitto.Bench/Kitto.Bench.csproj &
-  local bench=$!
+  # The bench writes the colours that an independent library checks with the scripts.
+  build bench/Kitto.Bench/Kitto.Bench.csproj
+  wait "$engine" || true
+  tell_xunit Kitto.Core.Tests
   # Tests keep to a cluster of their own; each test class and the browser run make databases of their own in it.
   PG_EXTRA="-c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200" cluster_start pg-test
   cluster_use pg-test $$
   trap 'cluster_leave pg-test $$' EXIT
   export KITTO_TEST_SERVER
   KITTO_TEST_SERVER="Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD"
-  local passed=0 failed=0 name out line
-  for name in Kitto.Core.Tests Kitto.Web.Tests; do
-    out="$HOME_DIR/$name.log"
-    phase "$name"
-    # From here on applications live shortly on a busy machine: little is called often enough to be worth compiling again.
-    [ "$name" = Kitto.Core.Tests ] || export DOTNET_TieredPGO=0 DOTNET_TC_CallCountThreshold=400
-    dotnet "$ROOT/tests/$name/bin/Release/net10.0/$name.dll" -noColor >"$out" 2>&1 || true
-    line="$(grep -E 'Total: [0-9]+, Errors: [0-9]+, Failed: [0-9]+' "$out" | tail -n 1 || true)"
-    if [ -z "$line" ]; then cat "$out"; say "kitto: $name did not finish"; failed=$((failed + 1)); continue; fi
-    local total errors wrong skipped
-    total="$(sed -E 's/.*Total: ([0-9]+).*/\1/' <<<"$line")"; errors="$(sed -E 's/.*Errors: ([0-9]+).*/\1/' <<<"$line")"
-    wrong="$(sed -E 's/.*Failed: ([0-9]+).*/\1/' <<<"$line")"; skipped="$(sed -E 's/.*Skipped: ([0-9]+).*/\1/' <<<"$line")"
-    [ $((errors + wrong)) -gt 0 ] && cat "$out"
-    say "kitto: $name $line"
-    passed=$((passed + total - wrong - skipped)); failed=$((failed + wrong + errors))
-  done
+  # From here on applications live shortly on a busy machine: little is called often enough to be worth compiling again.
+  export DOTNET_TieredPGO=0 DOTNET_TC_CallCountThreshold=400
+  phase "the application's tests"
+  run_xunit Kitto.Web.Tests
+  tell_xunit Kitto.Web.Tests
   phase "scripts"
-  wait "$bench" || { say "kitto: the bench could not be built"; failed=$((failed + 1)); }
   out="$HOME_DIR/scripts.log"
   node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs "$ROOT"/tests/browser/*.test.mjs >"$out" 2>&1 || cat "$out"
   passed=$((passed + $(sed -n 's/^# pass //p' "$out" | tail -n 1 | grep . || echo 0))); failed=$((failed + $(sed -n 's/^# fail //p' "$out" | tail -n 1 | grep . || echo 1)))

@@ -62,17 +62,23 @@ public sealed class PictureRecord(Database db)
     /// <summary>One of them, as the application encrypted it; null: there is none of this kit.</summary>
     public Task<byte[]?> SealedOfKit(Guid kitId, Guid id) => db.One<byte[]>("select sealed from picture where kit_id = @kitId and id = @id", new { kitId, id });
 
-    /// <summary>Keeps one. What a client took again takes the place of what could not be measured; what a client sends never makes one of the studio's go.</summary>
+    /// <summary>
+    /// Keeps one. What a client sent is kept once, and not when it was taken away while it was measured. What a client took again takes the place of what could not be measured; what a client sends never makes one of the studio's go.
+    /// </summary>
     /// <param name="picture">What is known of it.</param>
     /// <param name="ciphertext">The picture, encrypted.</param>
     /// <param name="by">Who took it in; null: the client sent it.</param>
     public Task<int> Keep(HeadPicture picture, byte[] ciphertext, Guid? by) =>
         db.Run(
             """
-            delete from picture where client_id = @ClientId and link_id = @LinkId and kind = @Kind and zone = @Zone and answer->'reading'->>'refused' is not null;
+            with came as (delete from picture_sending where id = @Id and client_id = @ClientId returning id),
+            kept as (select 1 where @by::uuid is not null or exists (select from came)),
+            again as (
+                delete from picture where exists (select from kept)
+                and client_id = @ClientId and link_id = @LinkId and kind = @Kind and zone = @Zone and answer->'reading'->>'refused' is not null
+            )
             insert into picture (id, client_id, zone, taken_at, taken_by, print_mm, answer, sealed, kind, kit_id, link_id)
-            values (@Id, @ClientId, @Zone, @TakenAt, @by, @PrintMm, @Answer::jsonb, @ciphertext, @Kind, @KitId, @LinkId) on conflict (studio_id, id) do nothing;
-            delete from picture_sending where id = @Id and client_id = @ClientId;
+            select @Id, @ClientId, @Zone, @TakenAt, @by, @PrintMm, @Answer::jsonb, @ciphertext, @Kind, @KitId, @LinkId from kept on conflict (studio_id, id) do nothing;
             delete from picture where client_id = @ClientId and id in (
                 select id from picture where client_id = @ClientId and (link_id is null) = (@LinkId::uuid is null) order by taken_at desc offset @Most)
             """,

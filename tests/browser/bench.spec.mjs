@@ -1,17 +1,19 @@
-import { accessible, expect, fits, signIn, sql, test } from './help.mjs';
+import { accessible, expect, fits, kitOf, signIn, sql, test, today } from './help.mjs';
 import { startScale } from './scale.mjs';
 import { freePort, serve } from './setup.mjs';
 import jsqr from 'jsqr';
 
-const kitOf = name => sql(`select k.id from kit k join client c on c.id = k.client_id where c.name like '${name}%' order by k.number desc limit 1`);
 const facts = page => page.evaluate(() => ({ ...document.querySelector('#bench').dataset }));
 
-/** The vessel is put on the scale, and the one key says so. */
+/** The vessel is put on the scale, and the one key says so; once more where the page says that it moved after the key. */
 async function place(page, scale, kind = 'put') {
   await scale.do(kind);
-  await expect(page.locator('#scale')).toContainText('steady');
-  await page.keyboard.press(' ');
-  await expect(page.locator('#go')).toBeHidden();
+  const [go, says] = [page.locator('#go'), page.locator('#scale')];
+  for (let again = true; again; again = await go.isVisible()) {
+    await expect(says).toContainText(/steady|Press again/);
+    await page.keyboard.press(' ');
+    await expect.poll(async () => (await go.isHidden()) || (await says.innerText()).includes('Press again')).toBe(true);
+  }
 }
 
 /** Pours what the page asks for, times something; waits until the page has moved on. */
@@ -43,7 +45,7 @@ test('a kit of two formulas is packed with one key: every gram and lot stands in
   test.setTimeout(180_000);
   const scale = await startScale('--seed', '7', '--settle', '0.04');
   try {
-    await signIn(page);
+    await today(page);
     await page.keyboard.press('b');
     await page.getByRole('link', { name: /Freya Tolling/ }).click();
     const id = kitOf('Freya');

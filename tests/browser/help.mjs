@@ -23,20 +23,22 @@ export { expect };
 
 let signedIn;
 
-/** Signs in with the demo account, by hand once a worker; sittings that other tests left open are put away first, unless they are wanted. */
+/** Signs in with the demo account: by hand once a worker, and the page is Today then; afterwards no page is opened. Sittings that other tests left open are put away first, unless they are wanted. */
 export async function signIn(page, { keepDrafts = false, byHand = false } = {}) {
   if (!keepDrafts && process.env.KITTO_BROWSER_DB) sql('delete from draft');
-  if (signedIn && !byHand) {
-    await page.context().addCookies(signedIn);
-    await page.goto(process.env.KITTO_URL + '/');
-  } else {
-    await page.goto(process.env.KITTO_URL + '/signin');
-    await page.getByLabel('Name').fill('tove');
-    await page.getByLabel('Password').fill('mail-boat-days');
-    await page.getByRole('button', { name: 'Sign in' }).click();
-  }
+  if (signedIn && !byHand) return page.context().addCookies(signedIn);
+  await page.goto(process.env.KITTO_URL + '/signin');
+  await page.getByLabel('Name').fill('tove');
+  await page.getByLabel('Password').fill('mail-boat-days');
+  await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page).toHaveURL(process.env.KITTO_URL + '/');
   signedIn ??= (await page.context().cookies()).filter(c => c.name === 'kitto');
+}
+
+/** Today, signed in. */
+export async function today(page) {
+  await signIn(page);
+  await page.goto(process.env.KITTO_URL + '/');
 }
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -72,25 +74,25 @@ export const later = (kit, by) =>
     `set session_replication_role = replica; update safety_event set happened_at = happened_at - interval '${by}', said_at = said_at - interval '${by}' where kit_id = '${kit}'; update kit_stand set look_at = '-infinity' where kit_id = '${kit}'`,
   );
 
+/** The client of the demo whose name begins so. */
+export const clientOf = name => sql(`select id from client where name like '${name}%' order by created_at limit 1`);
+
 /** Opens the sitting of a client of the demo. */
 export async function openSitting(page, name) {
-  await page.goto(process.env.KITTO_URL + '/clients?find=' + name);
-  await page.locator('.line').first().click();
-  await page.waitForURL(/clients\/[0-9a-f-]+$/);
-  await page.goto(page.url() + '/prescription');
+  await page.goto(`${process.env.KITTO_URL}/clients/${clientOf(name)}/prescription`);
   await expect(page.locator('.verdict')).toBeVisible();
 }
 
 /** The console's answer to a case. */
 export const prescribe = caseDocument => JSON.parse(spawnSync(join(root, 'kitto'), ['prescribe', '-'], { input: caseDocument, encoding: 'utf8' }).stdout);
 
+/** The newest kit of a client of the demo. */
+export const kitOf = name => sql(`select id from kit where client_id = '${clientOf(name)}' order by number desc limit 1`);
+
 /** The newest kit of a client of the demo and the link to its guide; its sheet is the page afterwards. */
 export async function guideOf(page, name) {
-  await page.goto(process.env.KITTO_URL + '/clients?find=' + name);
-  await page.locator('.line').first().click();
-  await page.locator('.past a[href^="/kits"]').first().click();
-  await page.waitForURL(/kits\//);
-  const kit = page.url().split('/').pop();
+  const kit = kitOf(name);
+  await page.goto(`${process.env.KITTO_URL}/kits/${kit}`);
   const shown = page.getByLabel('Link to the guide').first();
   if ((await shown.count()) === 0) await page.getByRole('button', { name: 'Make the link' }).click();
   return { kit, link: await shown.inputValue() };

@@ -1,11 +1,9 @@
 // The strand, the tray and the mix made by hand: by pointer and by keys; the shelf that the search works from.
-import { test, expect, accessible, fits, signIn } from './help.mjs';
+import { test, expect, accessible, fits, openSitting, signIn } from './help.mjs';
 
 const open = async page => {
   await signIn(page);
-  await page.goto(process.env.KITTO_URL + '/clients?find=Lotte');
-  await page.getByRole('link', { name: /Lotte/ }).click();
-  await page.getByRole('link', { name: 'Reading and prescription' }).click();
+  await openSitting(page, 'Lotte');
   await page.locator('#f-goal-level').fill('5');
   await page.locator('#f-goal-tone').selectOption('G');
   await expect(page.locator('.reasons').first()).toContainText('level 5 G');

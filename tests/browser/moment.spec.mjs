@@ -1,5 +1,5 @@
 // The whole moment: from sign-in to a printed kit sheet, to her phone, to the report, to the next kit.
-import { test, expect, accessible, fits, later, prescribe, signIn, sql, start } from './help.mjs';
+import { test, expect, accessible, fits, later, prescribe, signIn, sql, start, today, guideOf, openSitting } from './help.mjs';
 
 const desktop = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
@@ -259,12 +259,10 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
 
 test('it burns: the words come at once without a network, and the kit stops when it is back', async ({ browser, page }) => {
   await signIn(page);
-  await page.goto(process.env.KITTO_URL + '/clients?find=Greta');
-  await page.getByRole('link', { name: /Greta/ }).click();
-  await page.locator('.past a').first().click();
+  const { link } = await guideOf(page, 'Greta');
   const context = await browser.newContext({ viewport: phone });
   const hers = await context.newPage();
-  await hers.goto(await page.getByLabel('Link to the guide').first().inputValue());
+  await hers.goto(link);
   await context.setOffline(true);
   await hers.locator('#burns > summary').click();
   await expect(hers.getByText('Rinse it off now')).toBeVisible();
@@ -280,9 +278,7 @@ test('it burns: the words come at once without a network, and the kit stops when
 
 test('a server that does not answer is said, nothing typed is lost, and it goes on by itself', async ({ page }) => {
   await signIn(page);
-  await page.goto(process.env.KITTO_URL + '/clients?find=Lotte');
-  await page.getByRole('link', { name: /Lotte/ }).click();
-  await page.getByRole('link', { name: 'Reading and prescription' }).click();
+  await openSitting(page, 'Lotte');
   await page.route('**/prescription?handler=Preview', route => route.abort());
   await page.locator('#f-goal-level').fill('5');
   await expect(page.locator('#state')).toContainText('nothing typed is lost');
@@ -293,9 +289,7 @@ test('a server that does not answer is said, nothing typed is lost, and it goes 
 
 test('an answer that comes late is not shown over a newer one', async ({ page }) => {
   await signIn(page);
-  await page.goto(process.env.KITTO_URL + '/clients?find=Lotte');
-  await page.getByRole('link', { name: /Lotte/ }).click();
-  await page.getByRole('link', { name: 'Reading and prescription' }).click();
+  await openSitting(page, 'Lotte');
   let calls = 0;
   await page.route('**/prescription?handler=Preview', async route => {
     if (calls++ === 0) await new Promise(resolve => setTimeout(resolve, 1500));
@@ -310,7 +304,7 @@ test('an answer that comes late is not shown over a newer one', async ({ page })
 });
 
 test('a client is found as her name is typed, and by the slash key', async ({ page }) => {
-  await signIn(page);
+  await today(page);
   await page.keyboard.press('/');
   await expect(page.locator('#find')).toBeFocused();
   await page.keyboard.type('mar');

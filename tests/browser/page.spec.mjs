@@ -1,5 +1,5 @@
 // The prescription page in all its states: why, what if not, two versions, keys, larger type, print, and nothing that jumps.
-import { test, expect, accessible, fits, openSitting, signIn, sql } from './help.mjs';
+import { test, expect, accessible, fits, openSitting, signIn, sql, today } from './help.mjs';
 
 const views = [
   ['1280x800', { width: 1280, height: 800 }],
@@ -144,7 +144,7 @@ test('every head of the demo fits at 1280x800: amounts whole, one line under the
 
 test('larger type is kept from page to page, and nothing is cut in it', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await signIn(page);
+  await today(page);
   await page.getByRole('button', { name: 'larger type' }).click();
   await openSitting(page, 'Sunniva');
   expect(await page.evaluate(() => parseFloat(getComputedStyle(document.documentElement).fontSize))).toBe(20);
@@ -157,7 +157,7 @@ test('larger type is kept from page to page, and nothing is cut in it', async ({
 });
 
 test('keys go where their words say, and all of them are listed', async ({ page }) => {
-  await signIn(page);
+  await today(page);
   for (const [key, place] of [
     ['c', '/clients'],
     ['s', '/shelf'],

@@ -1,12 +1,12 @@
 // From the last report to the signed next kit: counted and timed, as a colourist would do it who looks before she signs.
-import { test, expect, prescribe, signIn, sql } from './help.mjs';
+import { test, expect, prescribe, sql, today } from './help.mjs';
 
 // What a practised person needs for each, seconds: the keystroke-level model of Card, Moran and Newell (1980), from memory.
 const seconds = { think: 1.35, point: 1.1, home: 0.4, key: 0.28 };
 
 test('from the last report to a signed next kit: under 15 actions and under a minute', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await signIn(page);
+  await today(page);
   let actions = 0,
     human = 0;
   const point = async go => {

@@ -1,6 +1,6 @@
 // From a phone's picture to a signed reading: taken in, measured, taken over with one key, signed.
 import { join } from 'node:path';
-import { test, expect, accessible, fits, root, signIn, openSitting, sql } from './help.mjs';
+import { test, expect, accessible, fits, root, signIn, openSitting, sql, clientOf } from './help.mjs';
 import { line } from './line.mjs';
 
 const at = path => process.env.KITTO_URL + path;
@@ -68,11 +68,8 @@ test('the card is one page, and says how to use it', async ({ page }) => {
 
 test('a client is asked for pictures: looked at on the phone, kept without a network, measured, taken away', async ({ browser, page }) => {
   await signIn(page);
-  await page.goto(at('/clients?find=Maren'));
-  await page.locator('.line').first().click();
-  await page.waitForURL(/clients\/[0-9a-f-]+$/);
-  const client = page.url().split('/').pop();
-  await page.goto(page.url() + '/answers');
+  const client = clientOf('Maren');
+  await page.goto(at(`/clients/${client}/answers`));
   await page.getByRole('button', { name: 'Make a link to the questions' }).click();
   const link = await page.getByLabel('Address of the questions').inputValue();
   const wire = await line();

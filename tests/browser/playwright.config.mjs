@@ -1,5 +1,11 @@
 import { defineConfig } from '@playwright/test';
 
+// What the browser does for a person at its window, and costs as much as a small page of ours: the pages of its address line, a process in reserve.
+const unseen = 'WebUIOmniboxPopup,WebUIOmniboxAimPopup,SpareRendererForSitePerProcess';
+// Of lists like this the browser takes the last; so what Playwright leaves out by its own stands here, too.
+const untested =
+  'AvoidUnnecessaryBeforeUnloadCheckSync,DestroyProfileOnBrowserClose,HttpsUpgrades,HttpsFirstBalancedModeAutoEnable,LensOverlay,MediaRouter,PaintHolding,ThirdPartyStoragePartitioning,AvoidCorsURLLoaderRestartOnRedirect,OptimizationHints,NetworkTimeServiceQuerying,PreconnectToSearch';
+
 // Debian's Chromium; every worker has an application and a database of its own (help.mjs).
 export default defineConfig({
   testDir: '.',
@@ -24,6 +30,7 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        `--disable-features=${unseen},${untested}`,
         // Drawings that move cost a processor without graphics; the test that is about them asks for motion.
         '--force-prefers-reduced-motion',
       ],

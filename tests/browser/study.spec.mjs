@@ -1,11 +1,11 @@
 // The study: a head is read, prescribed and signed, and what would have come of it is told; drills and rounds.
-import { test, expect, accessible, fits, signIn } from './help.mjs';
+import { test, expect, accessible, fits, signIn, today } from './help.mjs';
 
 const at = path => process.env.KITTO_URL + path;
 
 test('a head is signed and judged, with the drawings of the real page, and the next one comes', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await signIn(page);
+  await today(page);
   await page.keyboard.press('y');
   await expect(page).toHaveURL(at('/study'));
   await accessible(page);

@@ -1,7 +1,7 @@
 // Pictures of the head: looked at on the phone, made small, kept here until they are sent, in pieces.
 import { $, $$ } from '../dom.js';
 import { newId } from './ids.js';
-import { keep } from './unsent.js';
+import { alone, keep } from './unsent.js';
 import { drawn, packed, sendPhotos } from './photos.js';
 
 const box = $('#pictures');
@@ -43,7 +43,7 @@ function wire(item) {
       ['photo', blob],
     ]);
     try {
-      await sendPhotos((percent, stand, of) => {
+      const told = (percent, stand, of) => {
         if (of !== id) return;
         state.textContent = stand.wrong ?? stand.says ?? box.dataset.sending.replace('{0}', percent);
         if (!stand.done) return;
@@ -51,7 +51,8 @@ function wire(item) {
         item.classList.toggle('again', stand.again);
         gone.elements.id.value = id;
         gone.hidden = false;
-      });
+      };
+      await alone('kitto-pictures', () => sendPhotos(told), { ifAvailable: false });
     } catch {
       state.textContent = box.dataset.later;
     }

@@ -1,7 +1,7 @@
 // From the first opening on the guide needs no network: a worker keeps what it is made of, and what could not be sent goes when it can.
 import { $, $$ } from '../dom.js';
 import { isPhoto, sendPhotos } from './photos.js';
-import { all, handler, send } from './unsent.js';
+import { all, alone, handler, send } from './unsent.js';
 
 const here = location.pathname;
 
@@ -44,27 +44,34 @@ function ask(item) {
   form.submit();
 }
 
-async function sendAll() {
-  let sent = 0;
-  const asked = [];
-  for (const item of await all()) {
-    // That a run was begun is told by the run itself, before its first step.
-    if (handler(item.action) === 'Start' || isPhoto(item)) continue;
-    const answer = await send(item);
-    sent += 1;
-    if (answer.ok && !answer.redirected) asked.push(item);
-  }
-  sent += await sendPhotos();
-  // All has gone before anything is asked back: a reaction waits for no field that is wrong.
-  await show();
-  if (asked.length > 0) ask(asked[0]);
-  else if (sent > 0) location.reload();
-}
+/** Sends what was said; what the page has to ask about comes back. Null: another page is at it. */
+const sendWords = () =>
+  alone('kitto-unsent', async () => {
+    let sent = 0;
+    const asked = [];
+    for (const item of await all()) {
+      // That a run was begun is told by the run itself, before its first step.
+      if (handler(item.action) === 'Start' || isPhoto(item)) continue;
+      const answer = await send(item);
+      sent += 1;
+      if (answer.ok && !answer.redirected) asked.push(item);
+    }
+    return { sent, asked };
+  });
 
 async function flush() {
   if ((await show()) === 0 || !navigator.onLine) return;
-  const once = () => sendAll().catch(() => {});
-  await (navigator.locks ? navigator.locks.request('kitto-unsent', { ifAvailable: true }, lock => (lock ? once() : null)) : once());
+  try {
+    const words = await sendWords();
+    // No word waits for a picture that takes its time.
+    const pictures = await alone('kitto-pictures', () => sendPhotos());
+    // All has gone before anything is asked back: a reaction waits for no field that is wrong.
+    await show();
+    if (words?.asked.length > 0) ask(words.asked[0]);
+    else if (words?.sent > 0 || pictures > 0) location.reload();
+  } catch {
+    // No network yet.
+  }
 }
 
 if ('indexedDB' in window) {

@@ -29,6 +29,10 @@ export const keep = (action, fields) => store('readwrite', said => said.add({ ac
 /** It has been sent, or is not to be. */
 export const drop = key => store('readwrite', said => said.delete(key));
 
+/** Does something that no other page of this phone may be doing at the same time; null where one is, unless it waits for its turn. */
+export const alone = (what, work, { ifAvailable = true } = {}) =>
+  navigator.locks ? navigator.locks.request(what, { ifAvailable }, lock => (lock ? work() : null)) : work();
+
 /** What an address is for: the name of its handler. */
 export const handler = action => new URL(action, 'http://here').searchParams.get('handler') ?? '';
 
