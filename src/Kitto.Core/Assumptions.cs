@@ -1,4 +1,5 @@
 using Kitto.Core.Colour;
+using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Reasons;
 using Kitto.Core.Shade;
@@ -17,12 +18,12 @@ internal static class Assumptions
     /// <summary>The facts a case can leave out, by path, and what each might be instead.</summary>
     public static readonly IReadOnlyList<(string Path, Func<Hair, IEnumerable<Hair>> Otherwise)> Facts =
     [
-        ("hair.texture", h => [h with { Texture = Texture.Fine }, h with { Texture = Texture.Coarse }]),
-        ("hair.density", h => [h with { Density = Density.Low }, h with { Density = Density.High }]),
-        ("hair.porosity", h => [h with { Porosity = Porosity.Low }, h with { Porosity = Porosity.High }]),
-        ("hair.lengthCm", h => [h with { LengthCm = h.LengthCm * 2 / 3 }, h with { LengthCm = h.LengthCm * 5 / 3 }]),
-        ("hair.lengths.level", h => [Lengths(h, -1), Lengths(h, 1)]),
-        ("hair.lengths.tone", h => [h with { Lengths = h.Lengths with { Tone = new Tone(Family.G) } }]),
+        (CaseFields.HairTexture.Path, h => [h with { Texture = Texture.Fine }, h with { Texture = Texture.Coarse }]),
+        (CaseFields.HairDensity.Path, h => [h with { Density = Density.Low }, h with { Density = Density.High }]),
+        (CaseFields.HairPorosity.Path, h => [h with { Porosity = Porosity.Low }, h with { Porosity = Porosity.High }]),
+        (CaseFields.HairLengthCm.Path, h => [h with { LengthCm = h.LengthCm * 2 / 3 }, h with { LengthCm = h.LengthCm * 5 / 3 }]),
+        (CaseFields.LengthsLevel.Path, h => [Lengths(h, -1), Lengths(h, 1)]),
+        (CaseFields.LengthsTone.Path, h => [h with { Lengths = h.Lengths with { Tone = new Tone(Family.G) } }]),
     ];
 
     /// <summary>The answer with what was assumed, and what of it the colourist says yes to.</summary>
@@ -55,7 +56,7 @@ internal static class Assumptions
             {
                 Hair = hair,
                 Zones =
-                    path == "hair.texture"
+                    path == CaseFields.HairTexture.Path
                         ? [.. c.Reading.Zones.Select(z => z with { Texture = z.Texture == c.Reading.Hair.Texture ? hair.Texture : z.Texture })]
                         : c.Reading.Zones,
             },

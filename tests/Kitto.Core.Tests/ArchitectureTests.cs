@@ -69,4 +69,17 @@ public sealed partial class ArchitectureTests
 
     [GeneratedRegex(@"DateTime(Offset)?\.(Utc)?Now|DateOnly\.FromDateTime|TimeProvider|Random\(|</?(div|span|p|svg|b)>")]
     private static partial Regex ForbiddenInCore();
+
+    [Fact]
+    public void A_file_is_read_in_one_sitting_and_a_page_model_at_a_glance()
+    {
+        foreach (string file in Directory.EnumerateFiles(Path.Combine(Bench.Root, "src"), "*.cs", SearchOption.AllDirectories).Where(Ours))
+        {
+            int most = file.EndsWith(".cshtml.cs", StringComparison.Ordinal) ? 200 : 300;
+            int lines = File.ReadLines(file).Count();
+            Assert.True(lines <= most, $"{Path.GetRelativePath(Bench.Root, file)} has {lines} lines; at most {most}.");
+        }
+
+        static bool Ours(string file) => !file.Split(Path.DirectorySeparatorChar).Any(part => part is "obj" or "bin" or "node_modules");
+    }
 }

@@ -10,6 +10,10 @@ namespace Kitto.Core.Clock;
 /// <param name="TransitDays">Calendar days on the way, 0 to <see cref="Values.MostTransitDays"/>.</param>
 public sealed record PlanWish(DateOnly Today, DateOnly WantBy, IReadOnlyList<DayOfWeek> PostDays, int TransitDays)
 {
+    /// <summary>Days on which post leaves where nobody says otherwise.</summary>
+    public static IReadOnlyList<DayOfWeek> UsualPostDays { get; } =
+    [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday];
+
     /// <summary>Days from today to colour day; none where nothing is planned or the wish cannot be met.</summary>
     public static int DaysAhead(PlanWish? wish, KitPlan? plan) => wish is not null && plan?.ColourOn is { } on ? on.DayNumber - wish.Today.DayNumber : 0;
 }

@@ -15,6 +15,9 @@ public readonly record struct Lab(double L, double A, double B)
     /// <summary>Hue angle in degrees, 0 to 360: 0 red, 90 yellow, 180 green, 270 blue.</summary>
     public double Hue => Math.Atan2(B, A) is var h && h < 0 ? h * 180 / Math.PI + 360 : h * 180 / Math.PI;
 
+    /// <summary>A colour as documents have it: L*, a*, b*.</summary>
+    public static Lab Of(IReadOnlyList<double> written) => new(written[0], written[1], written[2]);
+
     /// <summary>From tristimulus values, against a white.</summary>
     public static Lab From(Xyz colour, Xyz white)
     {

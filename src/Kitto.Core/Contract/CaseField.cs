@@ -1,4 +1,5 @@
 using System.Globalization;
+using Kitto.Core.Shade;
 
 namespace Kitto.Core.Contract;
 
@@ -83,8 +84,11 @@ public sealed record TextField(string Path, int Longest = 80) : CaseField(Path)
 /// <param name="Default">What a missing one counts as; null: what stands elsewhere.</param>
 public sealed record ToneField(string Path, string? Default = null) : CaseField(Path)
 {
+    /// <summary>The families by name.</summary>
+    public static IReadOnlyList<string> Families { get; } = Enum.GetNames<Family>();
+
     /// <inheritdoc/>
-    public override string Range => "N, NN, AG, AB, V, G, C, R, B, or a pair of them such as GC";
+    public override string Range { get; } = $"{string.Join(", ", Families)}, or a pair of them such as GC";
 }
 
 /// <summary>A day.</summary>
@@ -93,6 +97,14 @@ public sealed record DateField(string Path) : CaseField(Path)
 {
     /// <inheritdoc/>
     public override string Range => "a date as year-month-day";
+}
+
+/// <summary>A colour as [L*, a*, b*] under D65.</summary>
+/// <param name="Path">Where it stands.</param>
+public sealed record ColourField(string Path) : CaseField(Path)
+{
+    /// <inheritdoc/>
+    public override string Range => "three numbers: L* 0 to 100, a* and b* -128 to 128";
 }
 
 /// <summary>A list.</summary>

@@ -151,6 +151,9 @@ public static class CaseFields
     {
         Note = "How uncertain the colour is that was measured on a card, along each axis. Needed with it.",
     };
+    public static readonly ColourField ReportForecast = new("reports[].forecast") { Needed = true };
+    public static readonly ColourField ReportWish = new("reports[].wish") { Needed = true };
+    public static readonly ColourField ReportSeen = new("reports[].seen");
     public static readonly NumberField GrownMm = new("grown[].mm", 0, 300, "mm") { Needed = true };
     public static readonly NumberField GrownDays = new("grown[].days", GrowthRate.LeastDays, 3650, "days", Step: 1) { Needed = true };
     public static readonly ListField Reports = new("reports", 50)
@@ -239,9 +242,7 @@ public static class CaseFields
     public static IReadOnlyDictionary<string, CaseField> Typed { get; } =
         All.Where(f => f.Typed)
             .SelectMany(f =>
-                f.Path.StartsWith("zones.*.", StringComparison.Ordinal)
-                    ? Enum.GetValues<Zone>().Select(z => (Path: $"zones.{Json.Name(z)}.{f.Name}", f))
-                    : [(f.Path, f)]
+                f.Path.StartsWith("zones.*.", StringComparison.Ordinal) ? Enum.GetValues<Zone>().Select(z => (Path: CaseDocument.In(z, f), f)) : [(f.Path, f)]
             )
             .ToDictionary(x => x.Item1, x => x.f);
 }

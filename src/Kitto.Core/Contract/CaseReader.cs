@@ -64,7 +64,7 @@ public static class CaseReader
         )
         {
             root.Fail(
-                "hair.lengthCm",
+                CaseFields.HairLengthCm.Path,
                 string.Create(CultureInfo.InvariantCulture, $"is {hair.LengthCm:0.#}, shorter than the regrowth of {longest * 10:0.#} mm"),
                 string.Create(CultureInfo.InvariantCulture, $"{longest:0.#} to 120")
             );
@@ -184,8 +184,8 @@ public static class CaseReader
     {
         var report = new ColourReport(
             r.NeededWhole(CaseFields.ReportDaysAgo),
-            ReadLab(r, "forecast"),
-            ReadLab(r, "wish"),
+            r.Colour(CaseFields.ReportForecast),
+            r.Colour(CaseFields.ReportWish),
             r.One(CaseFields.ReportDepth),
             r.One(CaseFields.ReportTone),
             Seen(r)
@@ -198,31 +198,13 @@ public static class CaseReader
     private static SeenColour? Seen(ObjectReader r)
     {
         var sd = r.Number(CaseFields.ReportSeenSd);
-        if (r.Has("seen") && sd is null)
+        bool seen = r.Has(CaseFields.ReportSeen.Name);
+        if (seen && sd is null)
         {
-            r.Fail("seenSd", "is needed", "0.5 to 20 with a colour that was seen");
+            r.Fail(CaseFields.ReportSeenSd.Name, "is needed", $"{CaseFields.ReportSeenSd.Range} with a colour that was seen");
         }
 
-        return r.Has("seen") ? new SeenColour(ReadLab(r, "seen"), sd ?? 1) : null;
-    }
-
-    /// <summary>A colour as [L*, a*, b*].</summary>
-    private static Lab ReadLab(ObjectReader r, string name)
-    {
-        const string Range = "three numbers: L* 0 to 100, a* and b* -128 to 128";
-        var list = r.List(name, 3);
-        double[] read = [.. (list ?? []).Select(n => n.ValueKind == JsonValueKind.Number && n.TryGetDouble(out double v) ? v : double.NaN)];
-        if (read.Length == 3 && read[0] is >= 0 and <= 100 && read.Skip(1).All(v => Math.Abs(v) <= 128))
-        {
-            return new Lab(read[0], read[1], read[2]);
-        }
-
-        if (list is not null || !r.Has(name))
-        {
-            r.Fail(name, list is null ? "is needed" : "is not a colour", Range);
-        }
-
-        return default;
+        return seen ? new SeenColour(r.Colour(CaseFields.ReportSeen), sd ?? 1) : null;
     }
 
     private static GivenFormula? ReadFormula(ObjectReader r)
@@ -293,7 +275,7 @@ public static class CaseReader
         var wish = new PlanWish(
             r.NeededDate(CaseFields.PlanToday),
             r.NeededDate(CaseFields.PlanWantBy),
-            list is null ? [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday] : days,
+            list is null ? PlanWish.UsualPostDays : days,
             (int)r.Or(CaseFields.PlanTransitDays)
         );
         r.Done();

@@ -8,8 +8,9 @@ namespace Kitto.Core.Contract;
 /// <summary>The JSON Schema of a case/1 document, made from the table of its facts.</summary>
 public static class CaseSchema
 {
-    private const string TonePattern = "^(N|NN|AG|AB|V|G|C|R|B)([/+ ]?(N|NN|AG|AB|V|G|C|R|B))?$",
-        ShadePattern = "^((1[0-2]|[1-9])(NN|N|AG|AB|V|G|C|R|B)|0R|0G|0B|0V|00|LT)$";
+    private static readonly string Family = $"({string.Join('|', ToneField.Families)})",
+        TonePattern = $"^{Family}([/+ ]?{Family})?$",
+        ShadePattern = $"^((1[0-2]|[1-9]){Family}|0R|0G|0B|0V|00|LT)$";
 
     /// <summary>The schema, draft 7, laid out for people.</summary>
     public static string Write()
@@ -53,16 +54,6 @@ public static class CaseSchema
             ["additionalProperties"] = false,
             ["properties"] = new JsonObject(Schools.Options.Select(s => KeyValuePair.Create(s.Key, (JsonNode?)Choice(s.Value, s.Value[0])))),
         };
-        var report = properties["reports"]!["items"]!;
-        foreach (string colour in new[] { "forecast", "wish", "seen" })
-        {
-            report["properties"]!.AsObject()[colour] = Colour();
-        }
-
-        // What was seen is there where a picture was.
-        report["required"]!.AsArray().Add("forecast");
-        report["required"]!.AsArray().Add("wish");
-
         return schema.ToJsonString(Json.Indented);
     }
 
@@ -118,6 +109,7 @@ public static class CaseSchema
             FlagField f => Usual(new JsonObject { ["type"] = "boolean" }, f.Default),
             ChoiceField c => Choice(c.Names, c.Default),
             ToneField t => Usual(new JsonObject { ["type"] = "string", ["pattern"] = TonePattern }, t.Default),
+            ColourField => Colour(),
             DateField => new JsonObject { ["type"] = "string", ["format"] = "date" },
             ListField l => List(l),
             TextField t => Text(t),

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
+using Kitto.Core.Colour;
 
 namespace Kitto.Core.Contract;
 
@@ -156,6 +157,24 @@ internal sealed partial class ObjectReader(JsonElement element, string path, Lis
 
         Fail(name, $"is \"{text}\", which is not known", string.Join(", ", allowed.Keys));
         return null;
+    }
+
+    /// <summary>A colour that is needed.</summary>
+    public Lab Colour(ColourField field)
+    {
+        var list = List(field.Name, 3);
+        double[] read = [.. (list ?? []).Select(n => n.ValueKind == JsonValueKind.Number && n.TryGetDouble(out double v) ? v : double.NaN)];
+        if (read.Length == 3 && read[0] is >= 0 and <= 100 && read.Skip(1).All(v => Math.Abs(v) <= 128))
+        {
+            return Lab.Of(read);
+        }
+
+        if (list is not null || !Has(field.Name))
+        {
+            Fail(field.Name, list is null ? "is needed" : "is not a colour", field.Range);
+        }
+
+        return default;
     }
 
     public DateOnly? Date(string name)

@@ -15,7 +15,7 @@ internal static class StrandCheck
         if (hair.Band is { } band && longest + band.Length.Value > all + 1e-9 && longest <= all)
         {
             root.Fail(
-                "hair.band.lengthMm",
+                CaseFields.BandLengthMm.Path,
                 Say($"is {band.Length.Value:0.#}, longer than the hair: {longest:0.#} mm of regrowth leave {all - longest:0.#} mm of {hair.LengthCm:0.#} cm"),
                 Say($"0 to {all - longest:0.#}")
             );
@@ -24,7 +24,7 @@ internal static class StrandCheck
         if (hair.Roots is { } roots && roots.Level.Value <= hair.NaturalLevel.Value)
         {
             root.Fail(
-                "hair.roots.level",
+                CaseFields.RootsLevel.Path,
                 $"is {roots.Level}, not lighter than the natural {hair.NaturalLevel}: these roots were not lightened",
                 Say($"{hair.NaturalLevel.Value + .5:0.#} to 12; without roots the regrowth is natural hair")
             );
@@ -43,7 +43,7 @@ internal static class StrandCheck
             {
                 double needs = over.Max(z => zones[(int)z.Zone].Regrowth.Value + goal.TailAt(z.Zone).Value) / 10;
                 root.Fail(
-                    "hair.lengthCm",
+                    CaseFields.HairLengthCm.Path,
                     Say($"is {hair.LengthCm:0.#}: a shadow's tail, {over.Max(z => goal.TailAt(z.Zone).Value):0} mm past the line, would run beyond the ends"),
                     Say($"{needs:0.#} to 120")
                 );
@@ -63,18 +63,18 @@ internal static class StrandCheck
 
         if (goal.LeaveFrame && goal.Service != Service.RootShadow)
         {
-            root.Fail("goal.frame", "leaves the frame out, which only a shadow does", "leaveOut with rootShadow, else paint");
+            root.Fail(CaseFields.GoalFrame.Path, "leaves the frame out, which only a shadow does", "leaveOut with rootShadow, else paint");
         }
 
         if (goal.How == How.QuickTone && goal.Service != Service.Gloss)
         {
-            root.Fail("goal.how", "is a quick tone, which is a gloss", "quickTone with gloss, else usual");
+            root.Fail(CaseFields.GoalHow.Path, "is a quick tone, which is a gloss", "quickTone with gloss, else usual");
         }
 
         if (goal.How == How.TwoSteps && goal.Service is not (Service.RootTouchUp or Service.RootAndRefresh or Service.RootAndGloss))
         {
             root.Fail(
-                "goal.how",
+                CaseFields.GoalHow.Path,
                 "is two steps, permanent and then a demi on the roots",
                 "twoSteps with rootTouchUp, rootAndRefresh or rootAndGloss, else usual"
             );

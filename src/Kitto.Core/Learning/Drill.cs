@@ -200,7 +200,7 @@ public static class Drills
         while (true)
         {
             var today = new DateOnly(2027, 3, 1).AddDays(lots.Between(0, 200));
-            var days = lots.Shuffled([DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday]).Take(2).Order().ToList();
+            var days = lots.Shuffled(PlanWish.UsualPostDays).Take(2).Order().ToList();
             var wish = new PlanWish(today, today.AddDays(lots.Between(14, 22)), days, lots.Between(1, 3));
             var why = new List<Reason>();
             var plan = PlanBack.From(wish, why);

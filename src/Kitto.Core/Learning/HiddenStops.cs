@@ -1,5 +1,8 @@
-using System.Text.Json.Nodes;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using Kitto.Core.Safety;
 using Kitto.Core.Trade;
+using static Kitto.Core.Contract.CaseFields;
 
 namespace Kitto.Core.Learning;
 
@@ -7,48 +10,20 @@ namespace Kitto.Core.Learning;
 internal static class HiddenStops
 {
     /// <summary>Puts one into a case that was fit for a kit.</summary>
-    public static void Into(JsonObject c, Lots lots)
-    {
-        var (client, lengths) = (c["client"]!, c["hair"]!["lengths"]!);
-        switch (lots.Between(1, 12))
+    public static void Into(CaseDocument c, Lots lots) =>
+        _ = lots.Between(1, 12) switch
         {
-            case 1:
-                client["reactions"] = true;
-                break;
-            case 2:
-                client["blackHenna"] = true;
-                break;
-            case 3:
-                client["ageYears"] = lots.Between(Values.YoungestAge - 2, Values.YoungestAge - 1);
-                break;
-            case 4:
-                client["scalp"] = lots.Of("sunburnt", "inflamed", "broken", "infected");
-                break;
-            case 5:
-                client["conditions"] = new JsonArray(lots.Of("rash", "wound", "freshPiercing"));
-                break;
-            case 6:
-                lengths["history"] = "metallic";
-                break;
-            case 7:
-                lengths["history"] = "henna";
-                break;
-            case 8:
-                client["chemicalServiceDaysAgo"] = lots.Between(2, Values.ChemicalServiceDays - 1);
-                break;
-            case 9:
-                client["conditions"] = new JsonArray(lots.Of("breakage", "severeDamage"));
-                break;
-            case 10:
-                client["strandTest"] = new JsonObject { ["daysAgo"] = 1, ["result"] = "damaged" };
-                break;
-            case 11:
-                lengths["history"] = "boxDye";
-                lengths["metalTest"] = "reacted";
-                break;
-            default:
-                client["skinTest"] = new JsonObject { ["daysAgo"] = 3, ["result"] = "reacted" };
-                break;
-        }
-    }
+            1 => c.Set(ClientReactions, true),
+            2 => c.Set(ClientBlackHenna, true),
+            3 => c.Set(ClientAgeYears, lots.Between(Values.YoungestAge - 2, Values.YoungestAge - 1)),
+            4 => c.Set(ClientScalp, lots.Of(Scalp.Sunburnt, Scalp.Inflamed, Scalp.Broken, Scalp.Infected)),
+            5 => c.Set(ClientConditions, [lots.Of("rash", "wound", "freshPiercing")]),
+            6 => c.Set(LengthsHistory, LengthHistory.Metallic),
+            7 => c.Set(LengthsHistory, LengthHistory.Henna),
+            8 => c.Set(ClientChemicalServiceDaysAgo, lots.Between(2, Values.ChemicalServiceDays - 1)),
+            9 => c.Set(ClientConditions, [lots.Of("breakage", "severeDamage")]),
+            10 => c.Set(StrandTestDaysAgo, 1).Set(StrandTestResult, StrandResult.Damaged),
+            11 => c.Set(LengthsHistory, LengthHistory.BoxDye).Set(LengthsMetalTest, MetalTest.Reacted),
+            _ => c.Put(SkinTestLine.Path, null).Set(SkinTestDaysAgo, 3).Set(SkinTestResult, SkinResult.Reacted),
+        };
 }

@@ -156,7 +156,7 @@ internal sealed partial class KitTrial
         );
     }
 
-    private static Lab? Lab(Look? look) => look is null ? null : new Lab(look.Lab[0], look.Lab[1], look.Lab[2]);
+    private static Lab? Lab(Look? look) => look is null ? null : Core.Colour.Lab.Of(look.Lab);
 
     /// <summary>Minutes by which each zone is outside its window, a scalp stretch that is painted after it for itself.</summary>
     private IEnumerable<(ZoneTime Time, double Miss)> Misses(Prescription p, TrialKit k)

@@ -1,4 +1,6 @@
-using System.Text.Json.Nodes;
+using Kitto.Core.Contract;
+using Kitto.Core.Head;
+using static Kitto.Core.Contract.CaseFields;
 
 namespace Kitto.Core.Learning;
 
@@ -6,120 +8,77 @@ namespace Kitto.Core.Learning;
 public static partial class StudyHeads
 {
     /// <summary>A brassy stretch past the line, to be kept out of a touch-up, or toned by itself.</summary>
-    private static void Band(JsonObject c, Lots lots, int natural)
+    private static void Band(CaseDocument c, Lots lots, int natural)
     {
-        c["hair"]!["band"] = new JsonObject
-        {
-            ["lengthMm"] = lots.Between(3, 7) * 5,
-            ["level"] = natural + 1,
-            ["tone"] = lots.Of("G", "C"),
-        };
+        c.Set(BandLengthMm, lots.Between(3, 7) * 5).Set(BandLevel, natural + 1).Set(BandTone, lots.Of("G", "C"));
         if (natural >= 5 && lots.OneIn(2))
         {
-            c["goal"]!["service"] = "gloss";
+            c.Set(GoalService, Service.Gloss);
         }
     }
 
     /// <summary>Roots back to their own level under bright lengths that must not go deeper, or the lengths toned.</summary>
-    private static void Lightened(JsonObject c, Lots lots, int natural)
+    private static void Lightened(CaseDocument c, Lots lots, int natural)
     {
         int level = lots.Between(8, 9);
         bool gloss = lots.OneIn(2);
-        c["hair"]!["lengths"] = new JsonObject
+        Lengths(c, level, gloss ? "G" : "B", LengthHistory.Lightened, highlighted: true);
+        if (gloss)
         {
-            ["level"] = level,
-            ["tone"] = gloss ? "G" : "B",
-            ["history"] = "lightened",
-            ["highlighted"] = true,
-        };
-        c["goal"] = gloss
-            ? new JsonObject
-            {
-                ["service"] = "gloss",
-                ["level"] = level,
-                ["tone"] = lots.Of("B", "V", "N"),
-            }
-            : new JsonObject
-            {
-                ["service"] = "rootTouchUp",
-                ["level"] = natural,
-                ["tone"] = "N",
-            };
+            Wish(c, Service.Gloss, level, lots.Of("B", "V", "N"));
+        }
+        else
+        {
+            Wish(c, Service.RootTouchUp, natural, "N");
+        }
     }
 
-    private static void Lift(JsonObject c, int natural)
+    private static void Lift(CaseDocument c, int natural)
     {
-        c["hair"]!["lengths"] = new JsonObject
-        {
-            ["level"] = natural + 2,
-            ["tone"] = "G",
-            ["history"] = "lightened",
-            ["highlighted"] = true,
-        };
-        c["goal"] = new JsonObject
-        {
-            ["service"] = "baseLift",
-            ["level"] = natural + 2,
-            ["tone"] = "N",
-        };
+        Lengths(c, natural + 2, "G", LengthHistory.Lightened, highlighted: true);
+        Wish(c, Service.BaseLift, natural + 2, "N");
     }
 
     /// <summary>Earlier kits that ran out, so that these hands are known to use more.</summary>
-    private static void RunsOut(JsonObject c, Lots lots)
-    {
-        c["client"]!["firstKit"] = false;
-        c["hands"]!["practised"] = true;
-        c["hands"]!["history"] = new JsonArray([
-            .. Enumerable
-                .Range(1, lots.Between(2, 3))
-                .Select(i =>
-                {
-                    int reckoned = lots.Between(30, 45);
-                    return new JsonObject
+    private static void RunsOut(CaseDocument c, Lots lots) =>
+        c.Set(ClientFirstKit, false)
+            .Set(HandsPractised, true)
+            .Set(
+                HandsHistory,
+                Enumerable
+                    .Range(1, lots.Between(2, 3))
+                    .Select(i =>
                     {
-                        ["baseGrams"] = reckoned,
-                        ["sentGrams"] = Math.Round(reckoned * 1.3) + 4,
-                        ["residueGrams"] = 4,
-                        ["ranOut"] = true,
-                        ["daysAgo"] = i * 40,
-                    };
-                }),
-        ]);
-    }
+                        int reckoned = lots.Between(30, 45);
+                        return CaseDocument
+                            .EntryOf(HandsHistory)
+                            .Set(UsedBaseGrams, reckoned)
+                            .Set(UsedSentGrams, Math.Round(reckoned * 1.3) + 4)
+                            .Set(UsedResidueGrams, 4)
+                            .Set(UsedRanOut, true)
+                            .Set(UsedDaysAgo, i * 40);
+                    })
+            );
 
-    private static void Salon(JsonObject c, Lots lots, int natural)
+    private static void Salon(CaseDocument c, Lots lots, int natural)
     {
-        var (goal, hair) = (c["goal"]!, c["hair"]!);
         switch (lots.Between(1, 4))
         {
             case 1:
                 // Three levels and more on natural hair.
-                goal["level"] = natural + 3;
-                goal["tone"] = "N";
+                c.Set(GoalLevel, natural + 3).Set(GoalTone, "N");
                 break;
             case 2:
                 // Coloured lengths that shall come out lighter.
-                goal["service"] = "rootAndGloss";
-                goal["lengths"] = new JsonObject { ["level"] = natural + 2, ["tone"] = "N" };
+                c.Set(GoalService, Service.RootAndGloss).Set(GoalLengthsLevel, natural + 2).Set(GoalLengthsTone, "N");
                 break;
             case 3:
-                goal["service"] = "lighten";
-                goal["level"] = natural + 2;
+                c.Set(GoalService, Service.Lighten).Set(GoalLevel, natural + 2);
                 break;
             default:
                 // Still warm lengths that shall be pale.
-                hair["lengths"] = new JsonObject
-                {
-                    ["level"] = 7,
-                    ["tone"] = "C",
-                    ["history"] = "lightened",
-                };
-                c["goal"] = new JsonObject
-                {
-                    ["service"] = "gloss",
-                    ["level"] = 9,
-                    ["tone"] = "B",
-                };
+                Lengths(c, 7, "C", LengthHistory.Lightened);
+                Wish(c, Service.Gloss, 9, "B");
                 break;
         }
     }

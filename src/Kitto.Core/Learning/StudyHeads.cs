@@ -1,8 +1,11 @@
 using System.Text.Json.Nodes;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
+using Kitto.Core.Quantity;
+using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
+using static Kitto.Core.Contract.CaseFields;
 
 namespace Kitto.Core.Learning;
 
@@ -45,10 +48,10 @@ public static partial class StudyHeads
             var document = Draw(kind, lots, shelf);
             if (house is not null)
             {
-                document["house"] = house.DeepClone();
+                document.Put("house", house.DeepClone());
             }
 
-            if (StudyHead.Read(seed, kind, document.ToJsonString(Json.Options), shelf) is { } head && Asks(head))
+            if (StudyHead.Read(seed, kind, document.Text(), shelf) is { } head && Asks(head))
             {
                 return head;
             }
@@ -74,40 +77,24 @@ public static partial class StudyHeads
         };
     }
 
-    private static JsonObject Draw(StudyKind kind, Lots lots, Shelf shelf)
+    private static CaseDocument Draw(StudyKind kind, Lots lots, Shelf shelf)
     {
         int natural = lots.Between(kind == StudyKind.Lift ? 5 : 3, 7);
-        var tone = Tone(lots, shelf, natural);
+        string tone = Tone(lots, shelf, natural);
         int mm = lots.Between(12, 24);
-        var c = new JsonObject
-        {
-            ["kitto"] = "case/1",
-            ["client"] = Person(lots, shelf),
-            ["hair"] = new JsonObject
-            {
-                ["naturalLevel"] = natural,
-                ["texture"] = Json.Name(lots.Of(Enum.GetValues<Texture>())),
-                ["density"] = Json.Name(lots.Of(Enum.GetValues<Density>())),
-                ["porosity"] = Json.Name(lots.OneIn(5) ? Porosity.High : Porosity.Normal),
-                ["lengthCm"] = lots.Between(3, 12) * 5,
-                ["lengths"] = new JsonObject
-                {
-                    ["level"] = natural,
-                    ["tone"] = tone,
-                    ["history"] = "permanent",
-                },
-            },
-            ["zones"] = White(lots, kind, mm),
-            // Where regrowth and lengths look alike, the days tell how long it is (RD5).
-            ["last"] = new JsonObject { ["daysAgo"] = (int)Math.Round(mm * Growth.DaysPerMonth / Values.GrowthMmPerMonth) },
-            ["goal"] = new JsonObject
-            {
-                ["service"] = "rootTouchUp",
-                ["level"] = natural,
-                ["tone"] = tone,
-            },
-            ["hands"] = new JsonObject { ["who"] = lots.OneIn(3) ? "helper" : "alone", ["practised"] = lots.OneIn(2) },
-        };
+        var c = new CaseDocument();
+        Person(c, lots, shelf);
+        c.Set(HairNaturalLevel, natural)
+            .Set(HairTexture, lots.Of(Enum.GetValues<Texture>()))
+            .Set(HairDensity, lots.Of(Enum.GetValues<Density>()))
+            .Set(HairPorosity, lots.OneIn(5) ? Porosity.High : Porosity.Normal)
+            .Set(HairLengthCm, lots.Between(3, 12) * 5);
+        Lengths(c, natural, tone, LengthHistory.Permanent);
+        White(c, lots, kind, mm);
+        // Where regrowth and lengths look alike, the days tell how long it is (RD5).
+        c.Set(LastDaysAgo, Math.Round(mm * Growth.DaysPerMonth / Values.GrowthMmPerMonth));
+        Wish(c, Service.RootTouchUp, natural, tone);
+        c.Set(HandsWho, lots.OneIn(3) ? Who.Helper : Who.Alone).Set(HandsPractised, lots.OneIn(2));
         switch (kind)
         {
             case StudyKind.Band:
@@ -133,38 +120,33 @@ public static partial class StudyHeads
         return c;
     }
 
+    private static void Lengths(CaseDocument c, double level, string tone, LengthHistory history, bool? highlighted = null) =>
+        c.Set(LengthsLevel, level).Set(LengthsTone, tone).Set(LengthsHistory, history).Set(LengthsHighlighted, highlighted);
+
+    private static void Wish(CaseDocument c, Service service, double level, string tone) =>
+        c.Set(GoalService, service).Set(GoalLevel, level).Set(GoalTone, tone);
+
     /// <summary>A person whom nothing stops; half of them had a clear skin test with the usual line.</summary>
-    private static JsonObject Person(Lots lots, Shelf shelf)
+    private static void Person(CaseDocument c, Lots lots, Shelf shelf)
     {
-        var client = new JsonObject
-        {
-            ["ageYears"] = lots.Between(22, 74),
-            ["firstKit"] = lots.OneIn(3),
-            ["scalp"] = lots.OneIn(8) ? "sensitive" : "sound",
-        };
+        c.Set(ClientAgeYears, lots.Between(22, 74)).Set(ClientFirstKit, lots.OneIn(3)).Set(ClientScalp, lots.OneIn(8) ? Scalp.Sensitive : Scalp.Sound);
         if (lots.OneIn(2) && shelf.Lines.FirstOrDefault(l => l.Kind == LineKind.Permanent) is { } line)
         {
             // Clear and fresh, or clear and too long ago.
-            client["skinTest"] = new JsonObject
-            {
-                ["daysAgo"] = lots.OneIn(3) ? lots.Between(Values.SkinTestValidDays + 5, 90) : lots.Between(Values.SkinTestDays, 10),
-                ["result"] = "clear",
-                ["line"] = line.Id,
-            };
+            c.Set(SkinTestDaysAgo, lots.OneIn(3) ? lots.Between(Values.SkinTestValidDays + 5, 90) : lots.Between(Values.SkinTestDays, 10))
+                .Set(SkinTestResult, SkinResult.Clear)
+                .Set(SkinTestLine, line.Id);
         }
 
         if (lots.OneIn(9))
         {
-            client["newMedicine"] = true;
+            c.Set(ClientNewMedicine, true);
         }
 
         if (lots.OneIn(12))
         {
-            client["pregnant"] = true;
-            client["ageYears"] = lots.Between(24, 40);
+            c.Set(ClientPregnant, true).Set(ClientAgeYears, lots.Between(24, 40));
         }
-
-        return client;
     }
 
     /// <summary>A tone that permanent colour has at the level: every second head is neutral.</summary>
@@ -181,7 +163,7 @@ public static partial class StudyHeads
     }
 
     /// <summary>Regrowth and white by zone: most at the hairline and the temples, least at the back (RD3).</summary>
-    private static JsonObject White(Lots lots, StudyKind kind, int mm)
+    private static void White(CaseDocument c, Lots lots, StudyKind kind, int mm)
     {
         int most = kind switch
         {
@@ -190,7 +172,6 @@ public static partial class StudyHeads
             StudyKind.Resistant => lots.Between(12, 18) * 5,
             _ => lots.Between(0, 10) * 5,
         };
-        var zones = new JsonObject();
         foreach (var zone in Enum.GetValues<Zone>())
         {
             bool temple = zone is Zone.LeftTemple or Zone.RightTemple;
@@ -199,14 +180,9 @@ public static partial class StudyHeads
                 : zone == Zone.Nape || zone is Zone.LeftBack or Zone.RightBack ? .3
                 : kind == StudyKind.Resistant ? .4
                 : .8;
-            zones[Json.Name(zone)] = new JsonObject
-            {
-                ["regrowthMm"] = mm + lots.Between(-1, 1),
-                ["greyPercent"] = Math.Round(most * part),
-                ["resistant"] = kind == StudyKind.Resistant && temple,
-            };
+            c.Set(zone, ZoneRegrowthMm, mm + lots.Between(-1, 1))
+                .Set(zone, ZoneGreyPercent, Math.Round(most * part))
+                .Set(zone, ZoneResistant, kind == StudyKind.Resistant && temple);
         }
-
-        return zones;
     }
 }

@@ -59,5 +59,5 @@ public static class PackingRules
             .DefaultIfEmpty(0)
             .Max();
 
-    private static bool Reasoned(PackingEvent said) => said.Says.Trim().Length is >= 3 and <= 300;
+    private static bool Reasoned(PackingEvent said) => WrittenReason.Is(said.Says);
 }

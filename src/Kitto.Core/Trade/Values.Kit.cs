@@ -93,7 +93,7 @@ public static partial class Values
     [Number("TM5", "min", Source.Ours)]
     public const double HairlineLiftMinutes = 10;
 
-    /// <summary>A mix must be on this long before it stops working, minutes.</summary>
+    /// <summary>Painting must end this long before the mix expires, minutes.</summary>
     [Number("AP8", "min", Source.Ours)]
     public const double SpareMinutes = 3;
 

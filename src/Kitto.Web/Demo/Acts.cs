@@ -103,13 +103,13 @@ internal sealed class Acts(
     /// <summary>Reads a head, and asks before it what is asked.</summary>
     private async Task<KeptReading> Read(Guid client, FormValues head, double daysAgo)
     {
-        var put = Json.Named<Treatment>(head["hair.lengths.history"]) ?? Treatment.Permanent;
+        var put = Json.Named<Treatment>(head[CaseFields.LengthsHistory.Path]) ?? Treatment.Permanent;
         await Tell(client, daysAgo + .1, colourist.Id, t => t with { PutOn = t.PutOn.Count > 0 ? t.PutOn : [Put(Today.AddMonths(-3), put)] });
         var record = (await cases.Load(client))!;
         return new KeptReading(
             client,
             record.Reading?.Version ?? 0,
-            head.ToJson().ToJsonString(Json.Options),
+            head.Document().Text(),
             colourist.Id,
             colourist.DisplayName,
             now.AddDays(-daysAgo),
@@ -127,7 +127,7 @@ internal sealed class Acts(
         var values = Head(head, other ?? []);
         if (wantIn is { } days)
         {
-            values["plan.wantBy"] = Today.AddDays(days).ToString("yyyy-MM-dd");
+            values[CaseFields.PlanWantBy.Path] = Today.AddDays(days).ToString("yyyy-MM-dd");
         }
 
         var reading = await Read(client, values, daysAgo);

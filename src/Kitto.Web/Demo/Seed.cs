@@ -1,3 +1,4 @@
+using Kitto.Core.Clock;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Shelves;
@@ -55,7 +56,7 @@ public static class Seed
                     ("Outer Hesk", [DayOfWeek.Tuesday, DayOfWeek.Friday], 2),
                     ("Little Sarn", [DayOfWeek.Monday, DayOfWeek.Wednesday, DayOfWeek.Friday], 2),
                     ("Brannoc", [DayOfWeek.Thursday], 3),
-                    ("Port Sorrel, town", [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 1),
+                    ("Port Sorrel, town", PlanWish.UsualPostDays, 1),
                 ]
             );
         using var stay = CurrentStudio.Enter(studio);

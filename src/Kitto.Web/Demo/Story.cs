@@ -1,3 +1,4 @@
+using Kitto.Core.Contract;
 using Kitto.Core.Head;
 
 namespace Kitto.Web.Demo;
@@ -15,7 +16,7 @@ internal sealed class Story(Acts acts)
         var maren = await acts.Add("Maren Holtby", 58, sarn, "Thick hair. Has run out twice.");
         await acts.Reported(await acts.Signed(maren, "maren", 90), 80, 0, "patchy", ranOut: true);
         await acts.Reported(await acts.Signed(maren, "maren", 52), 44, 0, "full", ranOut: true);
-        var open = await acts.Signed(maren, "maren", 9, wantIn: 13, other: [("hands.practised", "true")]);
+        var open = await acts.Signed(maren, "maren", 9, wantIn: 13, other: [(CaseFields.HandsPractised.Path, "true")]);
         await acts.Posted(open, 7);
         await acts.Skin(open, 4.2, "clear");
         await acts.Strand(open, 1.5);

@@ -1,4 +1,5 @@
 using Kitto.Core;
+using Kitto.Core.Contract;
 using Kitto.Core.Head;
 using Kitto.Core.Trade;
 
@@ -27,7 +28,7 @@ public static partial class StrandDrawing
             Handle(
                 svg,
                 "band-handle",
-                "hair.band.lengthMm",
+                CaseFields.BandLengthMm.Path,
                 x(band),
                 AfterTop + AfterHeight / 2,
                 "end of the faded band",
@@ -51,7 +52,7 @@ public static partial class StrandDrawing
                 Handle(
                     svg,
                     "tail-handle",
-                    "goal.tailMm",
+                    CaseFields.GoalTailMm.Path,
                     x(tail),
                     Top + NowHeight / 2,
                     "end of the shadow's tail",

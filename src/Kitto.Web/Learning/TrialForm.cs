@@ -14,8 +14,8 @@ public static class TrialForm
     /// <summary>Rows for shades: four parts are never signed, and may be tried.</summary>
     public const int Parts = 4;
 
-    /// <summary>Most grams that can be typed.</summary>
-    public const double MostGrams = 1000;
+    private static readonly NumberField Sent = new("grams", 5, 1000, "g"),
+        Contact = new("process", 0, 120, "min");
 
     private static readonly string[] Names =
     [
@@ -64,7 +64,7 @@ public static class TrialForm
     public static (Trial? Trial, IReadOnlyList<FieldError> Errors) Read(FormValues values, Shelf shelf)
     {
         var errors = new List<FieldError>();
-        double? Number(string name, double least, double most, bool needed = true, string unit = "")
+        double? Number(string name, NumberField field, bool needed = true)
         {
             string text = values[name].Trim();
             if (text.Length == 0 && !needed)
@@ -72,7 +72,7 @@ public static class TrialForm
                 return null;
             }
 
-            if (TypedNumber.Read(text, least, most) is { } number)
+            if (TypedNumber.Read(text, field.Least, field.Most) is { } number)
             {
                 return number;
             }
@@ -83,7 +83,7 @@ public static class TrialForm
                     text.Length == 0 ? "is needed"
                         : TypedNumber.Read(text) is null ? $"is \"{text}\", which is no number"
                         : $"is {text}",
-                    $"{least:0.##} to {most:0.##}{unit}"
+                    $"{field.Least:0.##} to {field.Most:0.##} {field.Unit}".TrimEnd()
                 )
             );
             return null;
@@ -108,9 +108,9 @@ public static class TrialForm
         }
 
         var reading = new TrialReading(
-            Number("read.level", 1, 10, needed: false) is { } level ? Level.Of(level) : null,
-            Number("read.white", 0, 100, needed: false, " %") is { } white ? Share.Of(white / 100) : null,
-            Number("read.regrowth", 0, 300, needed: false, " mm") is { } mm ? Millimetres.Of(mm) : null
+            Number("read.level", CaseFields.HairNaturalLevel, needed: false) is { } level ? Level.Of(level) : null,
+            Number("read.white", CaseFields.ZoneGreyPercent, needed: false) is { } white ? Share.Of(white / 100) : null,
+            Number("read.regrowth", CaseFields.ZoneRegrowthMm, needed: false) is { } mm ? Millimetres.Of(mm) : null
         );
         if (Chosen<Decision>("decision", Compare.Named) is not { } decision)
         {
@@ -124,11 +124,7 @@ public static class TrialForm
 
         var (service, order) = (Chosen<Service>("service", Words.Of), Chosen<PaintOrder>("order", Words.Studio.Term));
         var mix = Mix(values, shelf, errors);
-        var (developer, grams, process) = (
-            Number("developer", 0, 40, unit: " vol"),
-            Number("grams", 5, MostGrams, unit: " g"),
-            Number("process", 0, 120, unit: " min")
-        );
+        var (developer, grams, process) = (Number("developer", CaseFields.FormulaDeveloperVolume), Number("grams", Sent), Number("process", Contact));
         return errors.Count > 0
             ? (null, errors)
             : (

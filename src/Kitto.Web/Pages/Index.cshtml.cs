@@ -1,14 +1,10 @@
 using Kitto.Core.Safety;
-using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Web.Guides;
 using Kitto.Web.Today;
 using Microsoft.AspNetCore.Mvc.RazorPages;
 
 namespace Kitto.Web.Pages;
-
-/// <summary>One line of Today: who, what, and why it is here.</summary>
-public sealed record TodayLine(string Name, string Says, string Link, string Act);
 
 /// <summary>Who needs something today.</summary>
 public sealed class TodayModel(
@@ -36,6 +32,8 @@ public sealed class TodayModel(
         [KitPlace.Held] = "Held by a test",
         [KitPlace.UnderWay] = "Under way",
     };
+
+    private TodayWords words = null!;
 
     /// <summary>A reaction that was taken back is shown for so long, days (ours).</summary>
     private const int TakenBackDays = 3;
@@ -65,13 +63,14 @@ public sealed class TodayModel(
         (Group, At) = (group, Math.Clamp(at, 1, 10_000));
         Studio = (await studios.Get())!;
         Today = Studio.Today(clock.GetUtcNow());
+        words = new TodayWords(Studio, Today);
         var now = clock.GetUtcNow().UtcDateTime;
         Waiting = await messages.Waiting(now - ClientMessageSender.Crashed);
         await looks.Look();
         var told = (await answers.Unseen())
             .Select(a => new TodayLine(
                 a.ClientName,
-                $"answered the questions {When(Studio.Today(a.AnsweredAt))}",
+                $"answered the questions {words.When(Studio.Today(a.AnsweredAt))}",
                 $"/clients/{a.ClientId}/answers",
                 "Read them"
             ))
@@ -146,68 +145,7 @@ public sealed class TodayModel(
             p => p.Key,
             p =>
                 (IReadOnlyList<TodayLine>)
-                    [.. p.Value.Where(there.ContainsKey).Select(id => Line(there[id], p.Key, stand(there[id]).Verdict, outcomes.GetValueOrDefault(id)))]
+                    [.. p.Value.Where(there.ContainsKey).Select(id => words.Line(there[id], p.Key, stand(there[id]).Verdict, outcomes.GetValueOrDefault(id)))]
         );
     }
-
-    private TodayLine Line(Kit kit, KitPlace place, Verdict verdict, OutcomeReport? outcome)
-    {
-        TodayLine Line(string says, string act) => new(kit.ClientName, $"kit {kit.Number}{says}", $"/kits/{kit.Id}", act);
-        switch (place)
-        {
-            case KitPlace.Stopped:
-                string why = verdict.Stops is [var stop, ..] ? $": {stop.Rule} {Words.Studio.Says(stop)}" : "";
-                return Line($" is stopped{(verdict.OnHead ? ", and colour is on the head" : "")}{why}", $"Look, then call {kit.Client.Object}");
-            case KitPlace.Report when outcome is not null:
-                return Line($": {Words.Result(outcome)}; {(outcome.RanOut ? "it ran out" : $"{outcome.LeftGrams:0.#} g left")}", "Read the report");
-            case KitPlace.Bench when kit.State == "signed":
-                return Line(kit.FillOn is { } fill ? $" to pack {When(fill)}" : " to pack", "Weigh") with { Link = $"/bench/{kit.Id}" };
-            case KitPlace.Bench:
-                return Line(kit.PostOn is { } post ? $" to post {When(post)}" : " to post", "Post");
-            case KitPlace.Overdue:
-                return Line($": colour day was {When(kit.ColourOn ?? Today)}, no word since; {Says(verdict)}", $"Ask {kit.Client.Object}");
-            default:
-                return Line(
-                    $"{(verdict.ShowsSteps ? ": " : " is held: ")}{Says(verdict)}{(kit.ColourOn is { } colour ? $", colour day {When(colour)}" : "")}",
-                    "Look"
-                );
-        }
-    }
-
-    private string Says(Verdict verdict)
-    {
-        if (verdict.State == GateState.SeeThrough)
-        {
-            return verdict.OnHead ? "colour is on the head now" : "the client has begun";
-        }
-
-        if (verdict.State == GateState.Open)
-        {
-            return "both tests clear";
-        }
-
-        var skin = verdict.Tests.Skin.FirstOrDefault(s => s.Stage != SkinStage.Clear);
-        return skin?.Stage switch
-        {
-            SkinStage.NotYet => "no skin test yet",
-            SkinStage.Watching => $"skin test on since {Studio.Local(skin.On!.At):ddd HH:mm}",
-            SkinStage.ToReport => "skin test waits for word",
-            SkinStage.Expired => "the skin test is too old now",
-            SkinStage.Reacted => "the skin test reacted",
-            _ => verdict.Tests.Strand is { Result: { } strand }
-                ? $"strand test came out {Words.Spaced(Words.Name(strand))}{(verdict.Has(LockKind.Colourist) ? ", waits for you" : "")}"
-                : "skin test clear, strand test to come",
-        };
-    }
-
-    private string When(DateOnly day) =>
-        (day.DayNumber - Today.DayNumber) switch
-        {
-            0 => "today",
-            1 => "tomorrow",
-            -1 => "yesterday",
-            < 0 => $"{Today.DayNumber - day.DayNumber} days ago",
-            var days and < 7 => $"on {day:dddd}, in {days} days",
-            _ => $"on {day:ddd d MMM}",
-        };
 }

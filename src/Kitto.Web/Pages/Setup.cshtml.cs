@@ -1,4 +1,5 @@
 using System.ComponentModel.DataAnnotations;
+using Kitto.Core.Clock;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Identity;
@@ -90,7 +91,7 @@ public sealed class SetupModel(People people, FirstAccount first, UserManager<Pe
                 TimeZone!,
                 (Phone ?? "").Trim(),
                 demo: false,
-                [(Destination!.Trim(), [DayOfWeek.Monday, DayOfWeek.Tuesday, DayOfWeek.Wednesday, DayOfWeek.Thursday, DayOfWeek.Friday], 2)],
+                [(Destination!.Trim(), PlanWish.UsualPostDays, 2)],
                 Leave
             );
         }

@@ -78,7 +78,7 @@ public sealed record Measures(Guid Picture, PictureReading Reading, int? Regrowt
         }
 
         var (regrowth, white) = (
-            Whole(PictureValue.Regrowth, reading.RegrowthMm, 300, 1, "mm", ""),
+            Whole(PictureValue.Regrowth, reading.RegrowthMm, CaseFields.ZoneRegrowthMm.Most, 1, "mm", ""),
             Whole(PictureValue.White, reading.White, 1, 100, "%", "white ")
         );
         if (reading.Level is { } level)

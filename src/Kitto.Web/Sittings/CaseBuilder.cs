@@ -98,12 +98,12 @@ public sealed class CaseBuilder(
     /// <param name="values">What stands in the form.</param>
     /// <param name="record">What the record knows.</param>
     /// <param name="mix">A mix made by hand, as "5N:0.8 5AG:0.2", or with a strength "5N:1 @10"; empty: the search's.</param>
-    public JsonObject Document(FormValues values, ClientRecord record, string mix = "")
+    public CaseDocument Document(FormValues values, ClientRecord record, string mix = "")
     {
-        var c = values.ToJson();
+        var c = values.Document();
         if (mix.Length > 0)
         {
-            c["formula"] = MixByHand(mix, values["goal.service"]);
+            c.Put("formula", MixByHand(mix, values[CaseFields.GoalService.Path]).Root);
         }
 
         new RecordFacts(record, held.Shelf).Into(c, values);
@@ -111,28 +111,28 @@ public sealed class CaseBuilder(
     }
 
     /// <summary>Parts as "5N:0.8", and a strength that is not the rules' own behind an @.</summary>
-    private static JsonObject MixByHand(string mix, string service)
+    private static CaseDocument MixByHand(string mix, string service)
     {
         var said = mix.Split(' ', StringSplitOptions.RemoveEmptyEntries).ToLookup(part => part.StartsWith('@'));
-        return new JsonObject
-        {
-            ["use"] = Json.Name(FormulaUses.First(Json.Named<Service>(service) ?? Service.RootTouchUp)),
-            ["handMade"] = true,
-            ["developerVolume"] = said[true].FirstOrDefault() is { } strength
-                ? TypedNumber.Read(strength[1..]) is { } volume
-                    ? volume
-                    : strength
-                : null,
-            ["parts"] = new JsonArray([
-                .. said[false]
+        var formula = CaseDocument
+            .Part("formula")
+            .Set(CaseFields.FormulaUse, FormulaUses.First(Json.Named<Service>(service) ?? Service.RootTouchUp))
+            .Set(CaseFields.FormulaHandMade, true)
+            .Set(
+                CaseFields.FormulaParts,
+                said[false]
                     .Select(part => part.Split(':'))
-                    .Select(part => new JsonObject
-                    {
-                        ["shade"] = part[0],
-                        ["share"] = part.Length == 2 && TypedNumber.Read(part[1]) is { } share ? share : null,
-                    }),
-            ]),
-        };
+                    .Select(part =>
+                        CaseDocument
+                            .EntryOf(CaseFields.FormulaParts)
+                            .Set(CaseFields.PartShade, part[0])
+                            .Set(CaseFields.PartShare, part.Length == 2 ? TypedNumber.Read(part[1]) : null)
+                    )
+            );
+        // A strength that is no number is left for the reader to say.
+        return said[true].FirstOrDefault()?[1..] is not { } strength ? formula
+            : TypedNumber.Read(strength) is { } volume ? formula.Set(CaseFields.FormulaDeveloperVolume, volume)
+            : formula.Put(CaseFields.FormulaDeveloperVolume.Path, strength);
     }
 
     /// <summary>Reads the case and prescribes; errors carry the form's own paths.</summary>
@@ -142,12 +142,12 @@ public sealed class CaseBuilder(
         string mix = ""
     )
     {
-        string document = Document(values, record, mix).ToJsonString(Json.Options);
+        string document = Document(values, record, mix).Text();
         var (found, errors) = CaseReader.Read(document, held.Shelf);
         var all = errors.ToList();
-        if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
+        if (DateOnly.TryParse(values[CaseFields.PlanWantBy.Path], out var wantBy) && wantBy <= record.Today)
         {
-            all.Add(new FieldError("plan.wantBy", "is not after today", $"from {record.Today.AddDays(1):d MMM yyyy}"));
+            all.Add(new FieldError(CaseFields.PlanWantBy.Path, "is not after today", $"from {record.Today.AddDays(1):d MMM yyyy}"));
         }
 
         return found is null || all.Count > 0 ? (null, null, all, document) : (found, kept.Answer(record.Client.Id, document, held.Shelf, found), [], document);

@@ -1,27 +1,21 @@
 using System.Text.Json.Nodes;
 using Kitto.Core.Contract;
+using Kitto.Core.Head;
 using Kitto.Core.Safety;
+using static Kitto.Core.Contract.CaseFields;
 
 namespace Kitto.Web.Sittings;
 
 /// <summary>Puts what a client answered into a case: a reading can add to it, only new answers can take from it.</summary>
 public static class ConsultationMerge
 {
-    /// <summary>Worst last.</summary>
-    private static readonly string[] Scalps = ["sound", "sensitive", "sunburnt", "broken", "inflamed", "infected"];
-
     /// <summary>Adds her answers to a case document.</summary>
     /// <param name="c">The case.</param>
     /// <param name="record">What the record knows.</param>
     /// <param name="tested">When the skin test was put on that the case goes by.</param>
-    public static void Into(JsonObject c, ClientRecord record, DateTime? tested)
+    public static void Into(CaseDocument c, ClientRecord record, DateTime? tested)
     {
-        var client = (c["client"] ??= new JsonObject()).AsObject();
-        if (record.Reacted)
-        {
-            client["reactions"] = true;
-        }
-
+        Flag(ClientReactions, record.Reacted);
         if (record.Told is not { } told)
         {
             return;
@@ -29,25 +23,19 @@ public static class ConsultationMerge
 
         // A test that was put on after the news has already answered for it.
         bool testedSince = tested >= record.TestsCountFrom;
-        void Flag(string name, bool yes)
+        Flag(ClientBlackHenna, told.BlackHenna);
+        Flag(ClientPregnant, told.Pregnant);
+        Flag(ClientNewMedicine, told.NewMedicine && !testedSince);
+        // The worse of both; what was typed and is no scalp is left for the reader to say.
+        if (
+            Json.Named<Scalp>(c.At(ClientScalp.Path)?.ToString() ?? Json.Name(ClientScalp.Usual!.Value)) is { } read
+            && Worse.IndexOf(told.Scalp) > Worse.IndexOf(read)
+        )
         {
-            if (yes)
-            {
-                client[name] = true;
-            }
+            c.Set(ClientScalp, told.Scalp);
         }
 
-        Flag("blackHenna", told.BlackHenna);
-        Flag("pregnant", told.Pregnant);
-        Flag("newMedicine", told.NewMedicine && !testedSince);
-        string read = client["scalp"]?.ToString() ?? "sound";
-        string said = Json.Name(told.Scalp);
-        if (Array.IndexOf(Scalps, read) is >= 0 and var here && Array.IndexOf(Scalps, said) > here)
-        {
-            client["scalp"] = said;
-        }
-
-        var conditions = (client["conditions"] as JsonArray)?.Select(x => x?.ToString() ?? "").ToList() ?? [];
+        var conditions = (c.At(ClientConditions.Path) as JsonArray)?.Select(x => x?.ToString() ?? "").ToList() ?? [];
         conditions.AddRange(told.Conditions.Where(x => !testedSince || Conditions.Rule(x) != "SA5"));
         if (testedSince && told.AsksForNewSkinTest)
         {
@@ -61,16 +49,26 @@ public static class ConsultationMerge
 
         if (conditions.Count > 0)
         {
-            client["conditions"] = new JsonArray([.. conditions.Distinct().Select(x => JsonValue.Create(x))]);
+            c.Set(ClientConditions, conditions.Distinct());
         }
 
         if (told.PutOn.Count > 0)
         {
-            var hair = (c["hair"] ??= new JsonObject()).AsObject();
-            var lengths = (hair["lengths"] ??= new JsonObject()).AsObject();
-            lengths["timeline"] = new JsonArray([
-                .. told.Timeline(record.Today).Select(p => new JsonObject { ["what"] = Json.Name(p.What), ["daysAgo"] = p.DaysAgo }),
-            ]);
+            c.Set(
+                LengthsTimeline,
+                told.Timeline(record.Today).Select(p => CaseDocument.EntryOf(LengthsTimeline).Set(PutOnWhat, p.What).Set(PutOnDaysAgo, p.DaysAgo))
+            );
+        }
+
+        void Flag(FlagField field, bool yes)
+        {
+            if (yes)
+            {
+                c.Set(field, true);
+            }
         }
     }
+
+    /// <summary>Worst last.</summary>
+    private static readonly List<Scalp> Worse = [Scalp.Sound, Scalp.Sensitive, Scalp.Sunburnt, Scalp.Broken, Scalp.Inflamed, Scalp.Infected];
 }

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text;
 using Kitto.Core.Contract;
+using Kitto.Core.Head;
 using Microsoft.AspNetCore.Html;
 
 namespace Kitto.Web.Sittings;
@@ -8,6 +9,29 @@ namespace Kitto.Web.Sittings;
 /// <summary>Writes the fields of a reading: the value as typed, and the complaint beside it.</summary>
 public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
 {
+    /// <summary>A number of the case, with its own unit unless another is said.</summary>
+    public IHtmlContent Number(NumberField field, string label, string? unit = null, bool step = false, Zone? zone = null) =>
+        Number(At(field, zone), label, unit ?? field.Unit, step);
+
+    /// <summary>A day of the case.</summary>
+    public IHtmlContent Date(DateField field, string label) => Date(field.Path, label);
+
+    /// <summary>Words of the case.</summary>
+    public IHtmlContent Text(ListField field, string label, string hint) => Text(field.Path, label, hint);
+
+    /// <summary>A choice of the case, in the words given.</summary>
+    public IHtmlContent Choice(CaseField field, string label, IEnumerable<(string Name, string Says)> options, string? none = null) =>
+        Choice(field.Path, label, options, none);
+
+    /// <summary>A choice of the case among all its names.</summary>
+    public IHtmlContent Choice<T>(ChoiceField<T> field, string label, string? none = null, Zone? zone = null)
+        where T : struct, Enum => Choice(At(field, zone), label, Enum.GetValues<T>().Select(v => (Json.Name(v), Words.Of(Json.Name(v)))), none);
+
+    /// <summary>A box of the case to tick. <paramref name="unless"/>: an unticked box must say no, not nothing.</summary>
+    public IHtmlContent Tick(FlagField field, string label, bool unless = false, Zone? zone = null) => Tick(At(field, zone), label, unless);
+
+    private static string At(CaseField field, Zone? zone) => zone is { } one ? CaseDocument.In(one, field) : field.Path;
+
     /// <summary>A number, typed as text so that whatever was typed comes back.</summary>
     public IHtmlContent Number(string path, string label, string unit = "", bool step = false)
     {
@@ -50,10 +74,6 @@ public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
 
         return Html(html.Append("</select>").Append(Error(path)).ToString());
     }
-
-    /// <summary>A choice among the names of an enumeration.</summary>
-    public IHtmlContent Choice<T>(string path, string label, string? none = null)
-        where T : struct, Enum => Choice(path, label, Enum.GetValues<T>().Select(v => (Json.Name(v), Words.Of(Json.Name(v)))), none);
 
     /// <summary>A box to tick. <paramref name="unless"/>: an unticked box must say no, not nothing.</summary>
     public IHtmlContent Tick(string path, string label, bool unless = false)

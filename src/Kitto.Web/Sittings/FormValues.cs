@@ -54,29 +54,15 @@ public sealed class FormValues
     public static FormValues Kept(string document) => From(JsonNode.Parse(document)!.AsObject());
 
     /// <summary>The same as a document of the contract, without what is derived from the record.</summary>
-    public JsonObject ToJson()
+    public CaseDocument Document()
     {
-        var root = new JsonObject { ["kitto"] = "case/1" };
-        foreach (var (path, typed) in values)
+        var document = new CaseDocument();
+        foreach (var (path, typed) in values.Where(v => v.Value.Trim().Length > 0))
         {
-            string text = typed.Trim();
-            string[] steps = path.Split('.');
-            string name = steps[^1];
-            if (text.Length == 0)
-            {
-                continue;
-            }
-
-            var at = root;
-            foreach (string step in steps[..^1])
-            {
-                at = (at[step] ??= new JsonObject()).AsObject();
-            }
-
-            at[name] = Value(CaseFields.Typed.GetValueOrDefault(path), text);
+            document.Put(path, Value(CaseFields.Typed.GetValueOrDefault(path), typed.Trim()));
         }
 
-        return root;
+        return document;
     }
 
     /// <summary>What was typed as the field's type has it; what is none of it stays a text, and the reader says what is wrong.</summary>

@@ -1,6 +1,9 @@
+using Kitto.Core;
 using Kitto.Core.Contract;
 using Kitto.Core.Head;
+using Kitto.Core.Quantity;
 using Kitto.Store;
+using static Kitto.Core.Contract.CaseFields;
 
 namespace Kitto.Web.Sittings;
 
@@ -14,13 +17,13 @@ public static class SittingStart
         {
             var blank = new FormValues
             {
-                ["goal.service"] = "rootTouchUp",
-                ["hands.who"] = "alone",
-                ["client.scalp"] = "sound",
+                [GoalService.Path] = Json.Name(Service.RootTouchUp),
+                [HandsWho.Path] = Json.Name(Who.Alone),
+                [ClientScalp.Path] = Json.Name(Scalp.Sound),
             };
-            foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
+            foreach (var zone in Enum.GetValues<Zone>())
             {
-                blank[$"zones.{zone}.include"] = "true";
+                blank[CaseDocument.In(zone, ZoneInclude)] = "true";
             }
 
             return (blank, null);
@@ -30,13 +33,13 @@ public static class SittingStart
         if (record.Answers.Count > 0 && record.Answers[0].AnsweredAt > reading.TakenAt)
         {
             // Asked again since: what changes from kit to kit comes from her answers.
-            (values["client.scalp"], values["client.pregnant"], values["client.newMedicine"]) = ("sound", "", "");
+            (values[ClientScalp.Path], values[ClientPregnant.Path], values[ClientNewMedicine.Path]) = (Json.Name(Scalp.Sound), "", "");
         }
 
         string? passed = null;
-        if (DateOnly.TryParse(values["plan.wantBy"], out var wantBy) && wantBy <= record.Today)
+        if (DateOnly.TryParse(values[PlanWantBy.Path], out var wantBy) && wantBy <= record.Today)
         {
-            values["plan.wantBy"] = "";
+            values[PlanWantBy.Path] = "";
             passed = $"The day it was wanted by, {wantBy:d MMM}, has passed";
         }
 
@@ -49,25 +52,23 @@ public static class SittingStart
             return (values, passed);
         }
 
-        foreach (string zone in Enum.GetValues<Zone>().Select(Json.Name))
+        foreach (var zone in Enum.GetValues<Zone>())
         {
-            string path = $"zones.{zone}.regrowthMm";
-            bool painted = coloured is not null && values[$"zones.{zone}.include"] != "false";
+            string path = CaseDocument.In(zone, ZoneRegrowthMm);
+            bool painted = coloured is not null && values[CaseDocument.In(zone, ZoneInclude)] != "false";
             double before = !painted && TypedNumber.Read(values[path]) is { } read ? read : 0;
-            values[path] = CaseFields.ZoneRegrowthMm.Clamp(Math.Round(before + rate.Over(Math.Max(0, days)).Value)).ToString("0");
+            values[path] = ZoneRegrowthMm.Clamp(Math.Round(before + rate.Over(Math.Max(0, days)).Value)).ToString("0");
         }
 
         if (coloured is not null)
         {
-            values["hands.practised"] = "true";
-            values["plan.wantBy"] = "";
+            values[HandsPractised.Path] = "true";
+            values[PlanWantBy.Path] = "";
         }
 
-        if (TypedNumber.Read(values[CaseFields.ClientChemicalServiceDaysAgo.Path]) is { } ago)
+        if (TypedNumber.Read(values[ClientChemicalServiceDaysAgo.Path]) is { } ago)
         {
-            values["client.chemicalServiceDaysAgo"] = CaseFields
-                .ClientChemicalServiceDaysAgo.Clamp(ago + record.Today.DayNumber - taken.DayNumber)
-                .ToString("0");
+            values[ClientChemicalServiceDaysAgo.Path] = ClientChemicalServiceDaysAgo.Clamp(ago + record.Today.DayNumber - taken.DayNumber).ToString("0");
         }
 
         return (
@@ -90,12 +91,13 @@ public static class SittingStart
         var values = new Dictionary<string, string>();
         for (int i = 0; i < head.Zones.Count; i++)
         {
-            var (zone, path) = (head.Zones[i], $"zones.{Json.Name((Zone)i)}.");
-            values[path + "regrowthMm"] = CaseFields.ZoneRegrowthMm.Clamp(Math.Round((zone.Include ? 0 : zone.Regrowth.Value) + grown)).ToString("0");
-            values[path + "greyPercent"] = zone.Grey.Percent.ToString("0.#");
-            values[path + "texture"] = zone.Texture == head.Hair.Texture ? "" : Json.Name(zone.Texture);
-            values[path + "resistant"] = zone.Resistant ? "true" : "";
-            values[path + "include"] = zone.Include ? "true" : "false";
+            var zone = head.Zones[i];
+            string At(CaseField field) => CaseDocument.In((Zone)i, field);
+            values[At(ZoneRegrowthMm)] = ZoneRegrowthMm.Clamp(Math.Round((zone.Include ? 0 : zone.Regrowth.Value) + grown)).ToString("0");
+            values[At(ZoneGreyPercent)] = zone.Grey.Percent.ToString("0.#");
+            values[At(ZoneTexture)] = zone.Texture == head.Hair.Texture ? "" : Json.Name(zone.Texture);
+            values[At(ZoneResistant)] = zone.Resistant ? "true" : "";
+            values[At(ZoneInclude)] = zone.Include ? "true" : "false";
         }
 
         return values;
@@ -111,12 +113,12 @@ public static class SittingStart
 
         var reckoned = Begin(record).Values;
         var zones = Zones
-            .All.Where(z => values[$"zones.{Json.Name(z.Zone)}.include"] != "false")
-            .Select(z => (z.HairShare, Path: $"zones.{Json.Name(z.Zone)}.regrowthMm"))
+            .All.Where(z => values[CaseDocument.In(z.Zone, ZoneInclude)] != "false")
+            .Select(z => (z.HairShare, Path: CaseDocument.In(z.Zone, ZoneRegrowthMm)))
             .Select(z =>
                 (
                     Share: z.HairShare.Value,
-                    Read: TypedNumber.Read(values[z.Path], CaseFields.ZoneRegrowthMm.Least, CaseFields.ZoneRegrowthMm.Most),
+                    Read: TypedNumber.Read(values[z.Path], ZoneRegrowthMm.Least, ZoneRegrowthMm.Most),
                     Reckoned: TypedNumber.Read(reckoned[z.Path])
                 )
             )

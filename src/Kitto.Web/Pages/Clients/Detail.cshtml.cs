@@ -129,7 +129,7 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands com
         var reported = CaseBuilder.Past(record);
         if (reported.Count > 0)
         {
-            string who = SittingStart.Begin(record).Values["hands.who"];
+            string who = SittingStart.Begin(record).Values[CaseFields.HandsWho.Path];
             Hands = new Hands(Json.Named<Who>(who) ?? Who.Alone, true, [.. reported.Select(r => r.Used)]);
             Kits = [.. reported.OrderByDescending(r => r.Used.DaysAgo).Select(r => $"kit {r.Signed.KitNumber}")];
         }

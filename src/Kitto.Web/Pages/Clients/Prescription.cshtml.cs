@@ -49,18 +49,6 @@ public sealed partial class PrescriptionModel(
     /// <summary>Whether this is a sitting that was left and is taken up again.</summary>
     public bool Drafted { get; private set; }
 
-    /// <summary>The last kit that was reported: what was prescribed on which head, and how it came out; null before the first.</summary>
-    public Reported? LastTime => Record.Reported.FirstOrDefault(r => r.Prescribed.Formulas.Count > 0);
-
-    /// <summary>What changed on her head since.</summary>
-    public string ThenAndNow =>
-        LastTime?.Head is { } then && Answer.Case?.Reading is { } now
-            ? $"Then {then.MeanRegrowth.Value:0} mm and {then.DecisiveGrey} white, now {now.MeanRegrowth.Value:0} mm and {now.DecisiveGrey}."
-            : "";
-
-    /// <summary>Whole weeks since the colour went on, at least one.</summary>
-    public int WeeksSince => LastTime is { } last ? Math.Clamp((int)Math.Round((Record.Today.DayNumber - last.Outcome.AppliedOn.DayNumber) / 7.0), 1, 16) : 4;
-
     /// <summary>Kits of before that are packed or with the client and not reported: a new one asks what becomes of them.</summary>
     public IReadOnlyList<SignedPrescription> Older => [.. Record.Prescriptions.Where(p => p.KitState is "packed" or "posted")];
 
@@ -119,22 +107,6 @@ public sealed partial class PrescriptionModel(
         return Page();
     }
 
-    /// <summary>What pictures that tell of the head now say, by zone.</summary>
-    public IReadOnlyDictionary<Zone, Measures> Measured { get; private set; } = new Dictionary<Zone, Measures>();
-
-    /// <summary>What they say of the whole head; null where there are none.</summary>
-    public HeadMeasures? MeasuredHead { get; private set; }
-
-    private async Task Measure()
-    {
-        var fresh = Measures.Fresh(await pictures.Of(Record.Client.Id), Record);
-        if (fresh.Count > 0)
-        {
-            Measured = Measures.Newest(fresh, await pairs.Corrections(Record.Studio));
-            MeasuredHead = HeadMeasures.Of(fresh, Measured.Values);
-        }
-    }
-
     /// <summary>Throws away what was not kept and begins from the record.</summary>
     public async Task<IActionResult> OnPostAfresh(Guid id)
     {
@@ -152,7 +124,7 @@ public sealed partial class PrescriptionModel(
 
         var kept =
             Request.Form["touched"] == "1"
-                ? drafts.Save(id, User.Id(), BegunFrom, Values.ToJson().ToJsonString(Json.Options), Mix, clock.GetUtcNow().UtcDateTime)
+                ? drafts.Save(id, User.Id(), BegunFrom, Values.Document().Text(), Mix, clock.GetUtcNow().UtcDateTime)
                 : Task.CompletedTask;
         Work();
         await LookAtStock();
@@ -161,26 +133,6 @@ public sealed partial class PrescriptionModel(
     }
 
     private string Document { get; set; } = "";
-
-    /// <summary>The zones for the drawing, as far as they can be read.</summary>
-    public IReadOnlyList<ZoneReading> Drawn() =>
-        Answer.Case?.Reading.Zones
-        ??
-        [
-            .. Enum.GetValues<Zone>()
-                .Select(z =>
-                {
-                    string at = $"zones.{Json.Name(z)}.";
-                    double Read(NumberField field) => TypedNumber.Read(Values[at + field.Name], field.Least, field.Most) ?? 0;
-                    return new ZoneReading(
-                        Millimetres.Of(Read(CaseFields.ZoneRegrowthMm)),
-                        Share.Of(Read(CaseFields.ZoneGreyPercent) / 100),
-                        Values.On(at + "resistant"),
-                        Texture.Medium,
-                        Values[at + "include"] != "false"
-                    );
-                }),
-        ];
 
     private async Task<bool> Posted(Guid id)
     {

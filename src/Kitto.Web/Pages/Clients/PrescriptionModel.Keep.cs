@@ -121,7 +121,7 @@ public sealed partial class PrescriptionModel
         new(
             Record.Client.Id,
             BegunFrom,
-            Values.ToJson().ToJsonString(Json.Options),
+            Values.Document().Text(),
             User.Id(),
             User.Name(),
             clock.GetUtcNow().UtcDateTime,

@@ -33,9 +33,7 @@ public sealed partial class PrescriptionModel
 
     /// <summary>Whether what stands in the form is what was proposed, to the letter.</summary>
     public bool AsProposed =>
-        Proposed is { } proposed
-        && proposed.Mix == Mix
-        && JsonNode.DeepEquals(JsonNode.Parse(proposed.Document), JsonNode.Parse(Values.ToJson().ToJsonString(Json.Options)));
+        Proposed is { } proposed && proposed.Mix == Mix && JsonNode.DeepEquals(JsonNode.Parse(proposed.Document), JsonNode.Parse(Values.Document().Text()));
 
     /// <summary>Whether signing it now is countersigning; what was changed is signed by who changed it.</summary>
     public bool Countersigns => MayCountersign && AsProposed && Proposed!.PersonId != User.Id();
@@ -55,7 +53,7 @@ public sealed partial class PrescriptionModel
 
     private async Task<IActionResult> Propose()
     {
-        await proposals.Propose(Record.Client.Id, User.Id(), Values.ToJson().ToJsonString(Json.Options), Mix, clock.GetUtcNow().UtcDateTime);
+        await proposals.Propose(Record.Client.Id, User.Id(), Values.Document().Text(), Mix, clock.GetUtcNow().UtcDateTime);
         await drafts.Drop(Record.Client.Id, User.Id());
         return Redirect($"/clients/{Record.Client.Id}/prescription?proposed");
     }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Kitto.Core;
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
 using Kitto.Core.Wording;
@@ -56,8 +57,8 @@ public sealed partial class SheetModel
         (Changing, Typed) = ("without", why ?? "");
         return Older
             ?? (
-                Typed.Trim().Length is < 3 or > 300
-                    ? Refused("Say why it was not weighed at the bench: 3 to 300 characters. It stands in the record.")
+                !WrittenReason.Is(Typed)
+                    ? Refused($"Say why it was not weighed at the bench: {WrittenReason.Range}. It stands in the record.")
                     : await Do(version, seen => commands.PackWithout(seen, Bench.Plan, Typed.Trim(), Bench.Packed, Record.Today, User.Name(), Now()))
             );
     }
@@ -119,8 +120,8 @@ public sealed partial class SheetModel
         }
 
         (Changing, Typed) = ("off", why ?? "");
-        return Typed.Trim().Length is < 3 or > 300
-            ? Refused("Say why it is called off: 3 to 300 characters. It stands in the record.")
+        return !WrittenReason.Is(Typed)
+            ? Refused($"Say why it is called off: {WrittenReason.Range}. It stands in the record.")
             : await Do(
                 version,
                 async seen =>
@@ -144,7 +145,7 @@ public sealed partial class SheetModel
 
         (Changing, Typed) = ("part", why ?? "");
         return Guide?.Box.Contains(part ?? "") != true ? Refused("Choose the part that is sent once more.")
-            : Typed.Trim().Length is < 3 or > 300 ? Refused("Say why it is sent once more: 3 to 300 characters.")
+            : !WrittenReason.Is(Typed) ? Refused($"Say why it is sent once more: {WrittenReason.Range}.")
             : await Do(version, seen => changes.Replace(seen, part!, Typed.Trim(), User.Name(), Now()));
     }
 

@@ -1,3 +1,4 @@
+using Kitto.Core;
 using Kitto.Core.Clock;
 using Kitto.Core.Shade;
 using Kitto.Store;
@@ -68,9 +69,9 @@ public sealed class RecallModel(
     {
         await Load(lot);
         Typed = (why ?? "").Trim();
-        if (Lots.Count == 0 || Typed.Length is < 3 or > 300)
+        if (Lots.Count == 0 || !WrittenReason.Is(Typed))
         {
-            Wrong = Lots.Count == 0 ? "There is no such lot." : "Say why it is recalled: 3 to 300 characters. The client reads it.";
+            Wrong = Lots.Count == 0 ? "There is no such lot." : $"Say why it is recalled: {WrittenReason.Range}. The client reads it.";
             return Page();
         }
 
