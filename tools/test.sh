@@ -45,12 +45,13 @@ run_tests() {
   KITTO_TEST_SERVER="Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD"
   # From here on applications live shortly on a busy machine: little is called often enough to be worth compiling again.
   export DOTNET_TieredPGO=0 DOTNET_TC_CallCountThreshold=400
-  phase "the application's tests"
+  phase "the application's tests, and the scripts'"
+  out="$HOME_DIR/scripts.log"
+  node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs "$ROOT"/tests/browser/*.test.mjs >"$out" 2>&1 &
+  local scripts=$!
   run_xunit Kitto.Web.Tests
   tell_xunit Kitto.Web.Tests
-  phase "scripts"
-  out="$HOME_DIR/scripts.log"
-  node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs "$ROOT"/tests/browser/*.test.mjs >"$out" 2>&1 || cat "$out"
+  wait "$scripts" || cat "$out"
   passed=$((passed + $(sed -n 's/^# pass //p' "$out" | tail -n 1 | grep . || echo 0))); failed=$((failed + $(sed -n 's/^# fail //p' "$out" | tail -n 1 | grep . || echo 1)))
   phase "browser"
   out="$HOME_DIR/browser.json"

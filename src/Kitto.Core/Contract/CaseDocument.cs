@@ -54,11 +54,12 @@ public sealed class CaseDocument
     public CaseDocument Set(ColourField field, Lab? value) =>
         Put(field.Path, value is { } lab ? new JsonArray(Math.Round(lab.L, 2), Math.Round(lab.A, 2), Math.Round(lab.B, 2)) : null);
 
-    /// <summary>Sets a list of names or words; an empty one is left out.</summary>
-    public CaseDocument Set(ListField field, IEnumerable<string> values) => Put(field.Path, Filled([.. values.Select(v => JsonValue.Create(v))]));
+    /// <summary>Sets a list of names or words, as it is: an empty one is for the reader to say.</summary>
+    public CaseDocument Set(ListField field, IEnumerable<string> values) => Put(field.Path, new JsonArray([.. values.Select(v => JsonValue.Create(v))]));
 
-    /// <summary>Sets a list of entries; an empty one is left out.</summary>
-    public CaseDocument Set(ListField field, IEnumerable<CaseDocument> entries) => Put(field.Path, Filled([.. entries.Select(e => e.Root)]));
+    /// <summary>Sets a list of entries; none at all is nothing said.</summary>
+    public CaseDocument Set(ListField field, IEnumerable<CaseDocument> entries) =>
+        Put(field.Path, entries.Select(e => e.Root).ToArray<JsonNode?>() is { Length: > 0 } all ? new JsonArray(all) : null);
 
     /// <summary>Sets a number of one zone.</summary>
     public CaseDocument Set(Zone zone, NumberField field, double value) => Put(In(zone, field), value);
@@ -109,6 +110,4 @@ public sealed class CaseDocument
 
     /// <summary>The path of a fact of one zone.</summary>
     public static string In(Zone zone, CaseField field) => $"zones.{Json.Name(zone)}.{field.Name}";
-
-    private static JsonArray? Filled(JsonNode?[] values) => values.Length == 0 ? null : new JsonArray(values);
 }

@@ -1,5 +1,7 @@
 using System.Text.Json.Nodes;
+using Kitto.Core.Colour;
 using Kitto.Core.Contract;
+using Kitto.Core.Head;
 
 namespace Kitto.Core.Tests.Contract;
 
@@ -54,4 +56,54 @@ public sealed class CaseFieldsTests
                 }
             }
         );
+
+    /// <summary>Each in its own document, beside one that is plain: what is written by the table is known to the reader, in the head and in entries of lists.</summary>
+    [Fact]
+    public void What_is_set_by_its_field_stands_where_the_reader_looks_for_it_and_is_taken_away_by_nothing() =>
+        Assert.All(
+            CaseFields.All,
+            field =>
+            {
+                var whole = new CaseDocument();
+                foreach (var (name, node) in Bench.PlainJson())
+                {
+                    whole.Put(name, node?.DeepClone());
+                }
+
+                if (field.Path.Split("[].") is [var list, _])
+                {
+                    var entries = CaseFields.All.OfType<ListField>().Single(f => f.Path == list);
+                    whole.Set(entries, [Set(CaseDocument.EntryOf(entries), field)]);
+                }
+                else
+                {
+                    Set(whole, field);
+                }
+
+                var (_, errors) = CaseReader.Read(whole.Text(), Bench.Shelf);
+                Assert.DoesNotContain(errors, e => e.Says.Contains("not a field", StringComparison.Ordinal));
+                if (!field.Path.Contains('*', StringComparison.Ordinal) && !field.Path.Contains('[', StringComparison.Ordinal))
+                {
+                    Assert.NotNull(whole.At(field.Path));
+                    Assert.Null(whole.Put(field.Path, null).At(field.Path));
+                }
+            }
+        );
+
+    private static CaseDocument Set(CaseDocument c, CaseField field) =>
+        field switch
+        {
+            NumberField f when f.Path.StartsWith("zones.", StringComparison.Ordinal) => c.Set(Zone.Crown, f, f.Least),
+            FlagField f when f.Path.StartsWith("zones.", StringComparison.Ordinal) => c.Set(Zone.Crown, f, true),
+            ChoiceField f when f.Path.StartsWith("zones.", StringComparison.Ordinal) => c.Put(CaseDocument.In(Zone.Crown, f), f.Names[0]),
+            NumberField f => c.Set(f, f.Least),
+            FlagField f => c.Set(f, true),
+            ChoiceField f => c.Put(f.Path, f.Names[0]),
+            ToneField f => c.Set(f, ToneField.Families[0]),
+            DateField f => c.Set(f, new DateOnly(2027, 1, 12)),
+            ColourField f => c.Set(f, new Lab(50, 1, 2)),
+            ListField f => c.Set(f, Array.Empty<string>()),
+            TextField f => c.Set(f, "x"),
+            _ => throw new ArgumentOutOfRangeException(nameof(field)),
+        };
 }
