@@ -42,6 +42,20 @@ public static class Words
     /// <summary>"boxDye" becomes "box dye".</summary>
     public static string Spaced(string name) => Json.Spaced(name);
 
+    /// <summary>A fact as a page speaks of it, by its path: "zones.crown.regrowthMm" becomes "crown, regrowth".</summary>
+    public static string Field(string path)
+    {
+        string[] steps = path.Split('.');
+        string last = Spaced(steps[^1]).Replace("grey percent", "white", StringComparison.Ordinal);
+        foreach (string unit in (string[])[" mm", " cm", " days ago"])
+        {
+            last = last.EndsWith(unit, StringComparison.Ordinal) ? last[..^unit.Length] : last;
+        }
+
+        var places = steps[..^1].Where(s => s != "zones").Select(s => s == "goal" ? "wish" : Spaced(s));
+        return string.Join(", ", [.. places, last]);
+    }
+
     /// <summary>How a kit came out, in a few words.</summary>
     /// <param name="o">The report.</param>
     /// <param name="text">Words of a client's page; null: the studio's.</param>

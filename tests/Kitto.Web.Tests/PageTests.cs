@@ -148,6 +148,7 @@ public sealed class PageTests(Studio studio) : IClassFixture<Studio>
         await visitor.Open($"/clients/{await studio.IdOf("Lotte")}/prescription");
         await visitor.Send("#sitting", "?handler=Preview", ("zones.nape.regrowthMm", "12,5"), ("hair.naturalLevel", ""));
         Assert.Contains("Not enough to prescribe yet", visitor.Text, StringComparison.Ordinal);
+        Assert.Contains("Hair, natural level is needed", visitor.Text, StringComparison.Ordinal);
         Assert.Contains("12.5 mm", visitor.Find(".zone[data-zone=nape]").GetAttribute("aria-label")!, StringComparison.Ordinal);
     }
 
