@@ -14,10 +14,11 @@ public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
         Number(At(field, zone), label, unit ?? field.Unit, step);
 
     /// <summary>A day of the case.</summary>
-    public IHtmlContent Date(DateField field, string label) => Date(field.Path, label);
+    public IHtmlContent Date(DateField field, string label) => Typed(field, label, "class=\"date\" type=\"date\"");
 
     /// <summary>Words of the case.</summary>
-    public IHtmlContent Text(ListField field, string label, string hint) => Text(field.Path, label, hint);
+    public IHtmlContent Text(ListField field, string label, string hint) =>
+        Typed(field, label, $"class=\"words\" autocomplete=\"off\" placeholder=\"{Safe(hint)}\"");
 
     /// <summary>A choice of the case, in the words given.</summary>
     public IHtmlContent Choice(CaseField field, string label, IEnumerable<(string Name, string Says)> options, string? none = null) =>
@@ -46,17 +47,13 @@ public sealed class Fields(FormValues values, IReadOnlyList<FieldError> errors)
         );
     }
 
-    /// <summary>A date.</summary>
-    public IHtmlContent Date(string path, string label) =>
-        Html(
-            $"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><input class=\"date\" type=\"date\" id=\"{Id(path)}\" name=\"{path}\" value=\"{Safe(values[path])}\"{Invalid(path)}>{Error(path)}"
+    private HtmlString Typed(CaseField field, string label, string how)
+    {
+        string id = Id(field.Path);
+        return Html(
+            $"<label class=\"fact\" for=\"{id}\">{label}</label><input {how} id=\"{id}\" name=\"{field.Path}\" value=\"{Safe(values[field.Path])}\"{Invalid(field.Path)}>{Error(field.Path)}"
         );
-
-    /// <summary>Words.</summary>
-    public IHtmlContent Text(string path, string label, string hint) =>
-        Html(
-            $"<label class=\"fact\" for=\"{Id(path)}\">{label}</label><input class=\"words\" id=\"{Id(path)}\" name=\"{path}\" placeholder=\"{Safe(hint)}\" autocomplete=\"off\" value=\"{Safe(values[path])}\"{Invalid(path)}>{Error(path)}"
-        );
+    }
 
     /// <summary>A choice by the contract's names, in the trade's words. A value that is not among them stays visible.</summary>
     public IHtmlContent Choice(string path, string label, IEnumerable<(string Name, string Says)> options, string? none = null)
