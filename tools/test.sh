@@ -1,10 +1,10 @@
 # What runs, and how many seconds in.
 phase() { say "kitto: $* ($SECONDS s)"; }
-# Runs the tests of a project that is built; what they say goes to a file.
-run_xunit() { dotnet "$ROOT/tests/$1/bin/Release/net10.0/$1.dll" -noColor >"$HOME_DIR/$1.log" 2>&1 || true; }
-# Counts what they said, into passed and failed of who calls.
-tell_xunit() {
+# Runs the tests of a project that is built, and counts them into passed and failed of who calls.
+run_xunit() {
   local out="$HOME_DIR/$1.log" line total errors wrong skipped
+  phase "$1"
+  dotnet "$ROOT/tests/$1/bin/Release/net10.0/$1.dll" -noColor >"$out" 2>&1 || true
   line="$(grep -E 'Total: [0-9]+, Errors: [0-9]+, Failed: [0-9]+' "$out" | tail -n 1 || true)"
   if [ -z "$line" ]; then cat "$out"; say "kitto: $1 did not finish"; failed=$((failed + 1)); return; fi
   total="$(sed -E 's/.*Total: ([0-9]+).*/\1/' <<<"$line")"; errors="$(sed -E 's/.*Errors: ([0-9]+).*/\1/' <<<"$line")"
@@ -22,35 +22,28 @@ run_tests() {
   npm_ready "$ROOT/tests/browser"
   front_end
   wait "$packages" || true
-  local passed=0 failed=0 out
-  build tests/Kitto.Core.Tests/Kitto.Core.Tests.csproj
-  console_ready
-  # The engine's tests ask for nothing but the engine: they run while the rest is built.
-  phase "the engine's tests, and building the rest"
-  run_xunit Kitto.Core.Tests &
-  local engine=$!
-  trap 'kill "$engine" 2>/dev/null' EXIT
   app_ready
   need_pictures
+  phase "building the tests"
   build Kitto.slnx
+  console_ready
   # The bench writes the colours that an independent library checks with the scripts.
   build bench/Kitto.Bench/Kitto.Bench.csproj
-  wait "$engine" || true
-  tell_xunit Kitto.Core.Tests
   # Tests keep to a cluster of their own; each test class and the browser run make databases of their own in it.
   PG_EXTRA="-c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200" cluster_start pg-test
   cluster_use pg-test $$
   trap 'cluster_leave pg-test $$' EXIT
   export KITTO_TEST_SERVER
   KITTO_TEST_SERVER="Host=127.0.0.1;Port=$PG_PORT;Username=kitto;Password=$PG_PASSWORD"
+  local passed=0 failed=0 out
+  run_xunit Kitto.Core.Tests
   # From here on applications live shortly on a busy machine: little is called often enough to be worth compiling again.
   export DOTNET_TieredPGO=0 DOTNET_TC_CallCountThreshold=400
-  phase "the application's tests, and the scripts'"
+  # The scripts' own tests go beside the application's.
   out="$HOME_DIR/scripts.log"
   node --test --test-reporter=tap "$ROOT"/tests/front/*.test.mjs "$ROOT"/tests/browser/*.test.mjs >"$out" 2>&1 &
   local scripts=$!
   run_xunit Kitto.Web.Tests
-  tell_xunit Kitto.Web.Tests
   wait "$scripts" || cat "$out"
   passed=$((passed + $(sed -n 's/^# pass //p' "$out" | tail -n 1 | grep . || echo 0))); failed=$((failed + $(sed -n 's/^# fail //p' "$out" | tail -n 1 | grep . || echo 1)))
   phase "browser"
