@@ -72,7 +72,7 @@ public static class TrialForm
                 return null;
             }
 
-            if (TypedNumber.Read(text, field.Least, field.Most) is { } number)
+            if (TypedNumber.Read(text, field) is { } number)
             {
                 return number;
             }

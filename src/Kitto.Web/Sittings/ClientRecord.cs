@@ -76,9 +76,7 @@ public sealed record ClientRecord(
 
     /// <summary>The length of the hair in a reading, cm; null where it was not read.</summary>
     public static double? LengthOf(StoredReading? reading) =>
-        reading is null
-            ? null
-            : TypedNumber.Read(FormValues.Kept(reading.Document)[CaseFields.HairLengthCm.Path], CaseFields.HairLengthCm.Least, CaseFields.HairLengthCm.Most);
+        reading is null ? null : TypedNumber.Read(FormValues.Kept(reading.Document)[CaseFields.HairLengthCm.Path], CaseFields.HairLengthCm);
 
     /// <summary>When the last kit was signed.</summary>
     public DateTime? LastSigned => Prescriptions.Where(p => p.KitId is not null).Select(p => (DateTime?)p.SignedAt).Max();

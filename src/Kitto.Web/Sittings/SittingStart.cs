@@ -115,13 +115,7 @@ public static class SittingStart
         var zones = Zones
             .All.Where(z => values[CaseDocument.In(z.Zone, ZoneInclude)] != "false")
             .Select(z => (z.HairShare, Path: CaseDocument.In(z.Zone, ZoneRegrowthMm)))
-            .Select(z =>
-                (
-                    Share: z.HairShare.Value,
-                    Read: TypedNumber.Read(values[z.Path], ZoneRegrowthMm.Least, ZoneRegrowthMm.Most),
-                    Reckoned: TypedNumber.Read(reckoned[z.Path])
-                )
-            )
+            .Select(z => (Share: z.HairShare.Value, Read: TypedNumber.Read(values[z.Path], ZoneRegrowthMm), Reckoned: TypedNumber.Read(reckoned[z.Path])))
             .ToList();
         return zones.Count == 0 || zones.Any(z => z.Read is null) || zones.All(z => z.Read == z.Reckoned)
             ? null

@@ -65,7 +65,8 @@ public sealed class DetailModel(CaseBuilder cases, Ways ways, SafetyCommands com
         bool known = back is not null ? Record.Ways.Any(w => w.Rule == back) : Choices.Any(c => c.Value == Way);
         Wrong =
             !known ? "Choose what is to be different for this client."
-            : back is null && Reason.Trim().Length is 0 or > 300 ? "Say why: 1 to 300 characters. The reason stands wherever the result is shown."
+            : back is null && (Reason.Trim().Length == 0 || Reason.Trim().Length > CaseFields.HerWayReason.Longest)
+                ? $"Say why: 1 to {CaseFields.HerWayReason.Longest} characters. The reason stands wherever the result is shown."
             : null;
         if (Wrong is not null)
         {

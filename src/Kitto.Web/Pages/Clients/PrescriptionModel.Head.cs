@@ -46,7 +46,7 @@ public sealed partial class PrescriptionModel
                 .Select(z =>
                 {
                     string Typed(CaseField field) => Values[CaseDocument.In(z, field)];
-                    double Read(NumberField field) => TypedNumber.Read(Typed(field), field.Least, field.Most) ?? 0;
+                    double Read(NumberField field) => TypedNumber.Read(Typed(field), field) ?? 0;
                     return new ZoneReading(
                         Millimetres.Of(Read(CaseFields.ZoneRegrowthMm)),
                         Share.Of(Read(CaseFields.ZoneGreyPercent) / 100),
