@@ -62,9 +62,75 @@ public sealed record Guide(
     IReadOnlyList<GuideStep> Steps
 )
 {
-    /// <summary>What to do at once if anything burns or itches (safety, During).</summary>
-    public static IReadOnlyList<string> Emergency(Language language) =>
-        [.. new[] { Tells.RinseItOffNow, Tells.InTheEye, Tells.CallForHelp }.Select(t => language.Says(new Tell(t)))];
+    /// <summary>The first step that rinses, from 1; null where none does.</summary>
+    public int? FirstRinse => Steps.Select((s, i) => (s.Kind, Number: i + 1)).Where(s => s.Kind == StepKind.Rinse).Select(s => (int?)s.Number).FirstOrDefault();
+
+    /// <summary>What to do at once when something burns, itches or swells (safety, During). It fits what was said and when.</summary>
+    /// <param name="language">What the client reads.</param>
+    /// <param name="felt">Where the colour is.</param>
+    /// <param name="ambulance">The local emergency number.</param>
+    public static IReadOnlyList<string> Emergency(Language language, FeltWhen felt, string ambulance)
+    {
+        // Eye: rinse for at least 15 minutes, lenses out while rinsing (ANSI Z358.1; from memory). Breathing, fainting, a swelling face: signs of
+        // anaphylaxis, call an ambulance (Resuscitation Council UK, 2021 guideline; from memory). The leaflet of the product wins where it is stricter.
+        IEnumerable<GuideLine> lines = felt switch
+        {
+            FeltWhen.OnHead => [new Tell(Tells.RinseNow), new Tell(Tells.InTheEye), new CallAmbulance(ambulance)],
+            FeltWhen.Rinsed => [new Tell(Tells.RinsedAlready), new Tell(Tells.InTheEye), new CallAmbulance(ambulance), new Tell(Tells.SeeADoctor)],
+            FeltWhen.SkinTest => [new Tell(Tells.WashTheSpot), new CallAmbulance(ambulance), new Tell(Tells.SeeADoctor)],
+            FeltWhen.Later => [new Tell(Tells.DoNotColourAgain), new CallAmbulance(ambulance), new Tell(Tells.SeeADoctor)],
+            _ => throw new ArgumentOutOfRangeException(nameof(felt), felt, "There is nothing to do for this."),
+        };
+        return [.. lines.Select(language.Says)];
+    }
+
+    /// <summary>What is ticked one by one before anything is mixed, in an order that can be done (SA10, SA22, SA23).</summary>
+    public static IReadOnlyList<string> Checks(Language language) =>
+        [
+            .. new[]
+            {
+                Tells.CheckWindow,
+                Tells.CheckChildren,
+                Tells.CheckFlames,
+                Tells.CheckLenses,
+                Tells.CheckJewellery,
+                Tells.CheckMetal,
+                Tells.CheckBrows,
+                Tells.CheckGloves,
+            }.Select(t => language.Says(new Tell(t))),
+        ];
+
+    /// <summary>How one skin test of a kit is done: with which sachet, where, for how long (SA5).</summary>
+    /// <param name="p">The prescription.</param>
+    /// <param name="shelf">What it is mixed from.</param>
+    /// <param name="line">Id of the colour range that is tested.</param>
+    /// <param name="place">Which of the kit's skin tests it is, from 0: each has its own place on the skin.</param>
+    /// <param name="language">What the client reads.</param>
+    public static IReadOnlyList<string> SkinTestOf(Prescription p, Shelf shelf, string line, int place, Language language)
+    {
+        var use = p.Formulas.Where(f => f.Line == line).Select(f => f.Use).DefaultIfEmpty(p.Formulas[0].Use).First();
+        GuideLine[] lines =
+        [
+            new Tell(Tells.TestGloves),
+            new OpenSkinSachet(use, shelf.Find(line)?.Name ?? line),
+            new DabOnSkin(place),
+            new WatchTheSpot(),
+            new Tell(Tells.KeepSpotDry),
+            new Tell(Tells.AnythingMeansStop),
+            new Tell(Tells.ClearIsNoPromise),
+        ];
+        return [.. lines.Select(language.Says)];
+    }
+
+    /// <summary>When the strand is looked at: first after so many minutes, at the latest after so many (SA12).</summary>
+    public static (double First, double Last) StrandLooks(Prescription p, Shelf shelf) =>
+        shelf.Find(p.Formulas[0].Line) is { } line ? (Math.Min(FirstLookMinutes, line.Process.Value), line.ProcessMax.Value) : (FirstLookMinutes, 45);
+
+    /// <summary>The strand is first looked at after so long, minutes (common practice).</summary>
+    private const double FirstLookMinutes = 20;
+
+    /// <summary>After the first look the strand is looked at every so many minutes (common practice).</summary>
+    public const double StrandLookMinutes = 5;
 
     /// <summary>The guide of a kit; null where there is no kit.</summary>
     /// <param name="c">The case.</param>
@@ -78,9 +144,14 @@ public sealed record Guide(
             return null;
         }
 
-        var line = shelf.Find(p.Formulas[0].Line)!;
-        List<string> Say(IEnumerable<Saying> lines) => [.. lines.Select(language.Says)];
-        return new Guide(Say(Packed(p, shelf)), Say(Aloud(c)), Say(Skin()), Say(Lock(line)), new GuideSteps(c, p, shelf, language).All());
+        List<string> Say(IEnumerable<Saying> lines) => [.. lines.Select(language.ToClient)];
+        return new Guide(
+            Say(Packed(p, shelf)),
+            Say(Aloud(c)),
+            SkinTestOf(p, shelf, p.Formulas[0].Line, 0, language),
+            Say(Strand(StrandLooks(p, shelf))),
+            new GuideSteps(c, p, shelf, language).All()
+        );
     }
 
     private static List<GuideLine> Packed(Prescription p, Shelf shelf)
@@ -111,9 +182,28 @@ public sealed record Guide(
 
     private static IEnumerable<Saying> Aloud(Case c) => Safety.Cautions.Aloud(c.Reading.Client).Cast<Saying>().Append(new Tell(Tells.ProductComesFirst));
 
-    private static GuideLine[] Skin() =>
-        [new Tell(Tells.SpotBehindTheEar), new WatchTheSpot(), new Tell(Tells.AnythingMeansStop), new Tell(Tells.ClearIsNoPromise)];
+    private static GuideLine[] Strand((double First, double Last) look) =>
+        [
+            new Tell(Tells.StrandMix),
+            new Tell(Tells.StrandChoose),
+            new LookAtStrand(look.First, look.Last),
+            new Tell(Tells.StrandRinse),
+            new Tell(Tells.StrandPull),
+        ];
+}
 
-    private static GuideLine[] Lock(Line line) =>
-        [new Tell(Tells.LockMix), new Tell(Tells.LockTake), new LookAtLock(Math.Min(20, line.Process.Value), line.ProcessMax.Value), new Tell(Tells.LockPull)];
+/// <summary>Where the colour is when something is felt.</summary>
+public enum FeltWhen
+{
+    /// <summary>On the head.</summary>
+    OnHead,
+
+    /// <summary>It was rinsed out a short while ago.</summary>
+    Rinsed,
+
+    /// <summary>On the spot of a skin test.</summary>
+    SkinTest,
+
+    /// <summary>It was rinsed out hours or days ago, or was never on.</summary>
+    Later,
 }

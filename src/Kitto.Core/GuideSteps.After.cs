@@ -67,8 +67,8 @@ internal sealed partial class GuideSteps
             StepKind.After,
             Tells.Afterwards,
             Lines(
-                Tells.KeepNothing,
                 Tells.WeighWhatIsLeft,
+                Tells.KeepNothing,
                 Tells.WaitWithShampoo,
                 Tells.JudgeTomorrow,
                 c.House.Way<TintedShampoo>() == TintedShampoo.Toner && !combed ? Tells.TintedShampoo : null,

@@ -122,8 +122,7 @@ internal sealed partial class GuideSteps(Case c, Prescription p, Shelf shelf, La
                     : c.House.Way<Shielding>() == Shielding.Nothing ? Tells.NothingOnLengths
                     : Tells.ConditionerOnLengths,
                 c.Goal.LeaveFrame ? Tells.FrameStaysBright : null,
-                Tells.PartInFour,
-                Tells.GlovesStayOn
+                Tells.PartInFour
             ),
             ["AP1", "AP2", "AP3", "AP4", "AP5", "AP6", "AP7", "SA22", "SV16"]
         );
@@ -147,7 +146,7 @@ internal sealed partial class GuideSteps(Case c, Prescription p, Shelf shelf, La
             StepKind.Mix,
             new MixThe(pair.Name, p.Formulas.Count > 1 ? formula.Use : null),
             [
-                new EmptyBoth(pair.Name, formula.Use, bowl, pair.ColourGrams, pair.DeveloperGrams),
+                new EmptyBoth(pair.Name, formula.Use, bowl),
                 new Tell(bowl ? Tells.StirSmooth : Tells.ShakeEven),
                 new StartAtOnce(of.WorkingLife.Value, KeepReserve: pair.Name == Pair.Main && formula.Pairs.Count > 1),
             ],

@@ -15,7 +15,8 @@ public sealed record Client(
     string? Email = null,
     string Language = "en",
     string SpokenOf = "name",
-    string Phone = ""
+    string Phone = "",
+    string Country = ""
 )
 {
     /// <summary>Whole years on a day.</summary>
@@ -42,7 +43,7 @@ public sealed class Clients(Database db)
     public Task<Client?> Get(Guid id) =>
         db.One<Client>(
             """
-            select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version, c.email, c.language, c.spoken_of, c.phone
+            select c.id, c.name, c.birth_date, c.destination_id, d.name as destination, c.note, c.created_at, c.version, c.email, c.language, c.spoken_of, c.phone, c.country
             from client c join destination d on d.id = c.destination_id
             where c.id = @id and c.erased_at is null
             """,
@@ -78,8 +79,8 @@ public sealed class Clients(Database db)
     public Task Add(Client client) =>
         db.Run(
             """
-            insert into client (id, name, birth_date, destination_id, note, created_at, email, language, spoken_of, phone)
-            values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt, @Email, @Language, @SpokenOf, @Phone)
+            insert into client (id, name, birth_date, destination_id, note, created_at, email, language, spoken_of, phone, country)
+            values (@Id, @Name, @BirthDate, @DestinationId, @Note, @CreatedAt, @Email, @Language, @SpokenOf, @Phone, @Country)
             """,
             client
         );

@@ -89,7 +89,7 @@ public sealed record Kit(
 )
 {
     /// <summary>What the gate needs to know of it.</summary>
-    public GateKit Gate => new(Id, Lines.Split(','), StrandNeeded, SkinDays, Step, SignedAt, PostedAt, StoppedAt, TransitDays);
+    public GateKit Gate => new(Id, Lines.Split(','), StrandNeeded, SkinDays, Step, SignedAt, PostedAt, StoppedAt, TransitDays) { CancelledAt = CancelledAt };
 
     /// <summary>Between which steps of its guide colour is on the head.</summary>
     public RunSteps RunSteps => new(RunFirst ?? int.MaxValue, RunOff ?? int.MaxValue);

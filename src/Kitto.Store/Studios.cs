@@ -27,7 +27,9 @@ public sealed record Studio(
     int TrailDays = 1095,
     int KeepYears = 0,
     bool PicturesCorrected = true,
-    int? CountersignUntil = null
+    int? CountersignUntil = null,
+    string Country = "GB",
+    string Emergency = ""
 )
 {
     /// <summary>Most heads in a row that a house may ask for before somebody signs alone.</summary>
@@ -44,6 +46,10 @@ public sealed record Studio(
             && text.Count(char.IsAsciiDigit) >= 5
             && text.All(c => char.IsAsciiDigit(c) || c is ' ' or '(' or ')' or '-' or '/' or '+')
         );
+
+    /// <summary>The number that calls an ambulance where a client is.</summary>
+    /// <param name="country">The client's country; empty: the studio's.</param>
+    public string Ambulance(string country) => Core.Safety.EmergencyNumbers.For(country, Country, Emergency);
 
     /// <summary>The number as a telephone dials it; empty where none is known.</summary>
     public string Dials => string.Concat(Phone.Where((c, i) => char.IsAsciiDigit(c) || (c == '+' && i == 0)));
@@ -118,7 +124,7 @@ public sealed class Studios(Database db)
     public Task<Studio?> Get() =>
         db.One<Studio>(
             """
-            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days, keep_years, pictures_corrected, countersign_until
+            select name, time_zone, service_level, scale_step, schools::text as schools, is_demo, version, cost_short, cost_left, lines::text as lines, phone, alarm_email, scale::text as scale, prices::text as prices, address, trail_days, keep_years, pictures_corrected, countersign_until, country, emergency
             from studio
             """
         );
@@ -141,7 +147,7 @@ public sealed class Studios(Database db)
                 await connection.ExecuteAsync(
                     """
                     update studio set name = @Name, service_level = @ServiceLevel, scale_step = @ScaleStep, schools = @Schools::jsonb,
-                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, prices = @Prices::jsonb, address = @Address, trail_days = @TrailDays, keep_years = @KeepYears, version = version + 1
+                           cost_short = @CostShort, cost_left = @CostLeft, lines = @Lines::jsonb, phone = @Phone, alarm_email = @AlarmEmail, scale = @Scale::jsonb, prices = @Prices::jsonb, address = @Address, trail_days = @TrailDays, keep_years = @KeepYears, country = @Country, emergency = @Emergency, version = version + 1
                     where version = @Version
                     """,
                     studio

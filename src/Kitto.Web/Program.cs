@@ -52,6 +52,8 @@ builder
     .AddSingleton<Ways>()
     .AddSingleton<Answers>()
     .AddSingleton<Runs>()
+    .AddSingleton<KitNotes>()
+    .AddSingleton<PushRecord>()
     .AddSingleton<Drafts>()
     .AddSingleton<Messages>()
     .AddSingleton<StockRecord>()
@@ -76,6 +78,8 @@ builder
     .AddSingleton<GuideLinks>()
     .AddTransient<RunRecorder>()
     .AddTransient<ReactionRecorder>()
+    .AddSingleton<PushDelivery>()
+    .AddTransient<PushSender>()
     .AddSingleton<KitGate>()
     .AddSingleton<ConsultationRecorder>();
 
@@ -93,7 +97,7 @@ builder.Services.Configure<HostOptions>(o =>
 builder.Services.AddSingleton<ClientMessageSender>().AddSingleton<StandRecord>().AddSingleton<KitLooks>().AddSingleton<RecordCache>();
 if (builder.Configuration["KITTO_MESSAGES"] != "off")
 {
-    builder.Services.AddHostedService<MessageRounds>();
+    builder.Services.AddHostedService<MessageRounds>().AddHostedService<PushRounds>();
 }
 
 builder
@@ -181,7 +185,7 @@ app.Use(
 
         if (context.Request.Path == FrontEnd.Worker)
         {
-            headers["Service-Worker-Allowed"] = "/g/";
+            headers["Service-Worker-Allowed"] = context.Request.QueryString.Value == FrontEnd.QuestionsWorker ? "/ask/" : "/g/";
         }
 
         await next();

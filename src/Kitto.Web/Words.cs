@@ -68,7 +68,7 @@ public static class Words
             o.Coverage switch
             {
                 "patchy" => Say("Patches"),
-                "greyShows" => Say("White shows"),
+                "greyShows" => Say("Grey shows"),
                 _ => null,
             },
             o.Depth switch

@@ -145,7 +145,7 @@ public sealed class ForgottenTests(Studio studio) : IClassFixture<Studio>
             (await colourist.Open("/clients?find=zefer")).Find("main").InnerHtml.Replace("zefer", "", StringComparison.Ordinal),
             StringComparison.Ordinal
         );
-        Assert.Contains("not one of ours", (await new Visitor(studio).Open(guide)).Text, StringComparison.Ordinal);
+        Assert.Contains("do not know this address", (await new Visitor(studio).Open(guide)).Text, StringComparison.Ordinal);
         foreach (string page in new[] { "/", "/week", "/outbox", "/ledger", "/bench", "/shelf/stock", "/house/trail" })
         {
             Assert.Equal((page, HttpStatusCode.OK), (page, (await colourist.Open(page)).Status));

@@ -12,12 +12,12 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         void Locked()
         {
             Assert.Empty(client.Page.QuerySelectorAll("[data-step]"));
-            Assert.DoesNotContain("Empty the colour sachet", client.Text, StringComparison.Ordinal);
+            Assert.DoesNotContain("Take the colour sachet", client.Text, StringComparison.Ordinal);
         }
 
         Locked();
         await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
-        Assert.Contains("Watch the place until", client.Text, StringComparison.Ordinal);
+        Assert.Contains("Check the spot until", client.Text, StringComparison.Ordinal);
         Locked();
         await studio.Later(kit, 47);
         await client.Open(client.Address);
@@ -36,19 +36,19 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal("500", client.Typed("minutes"));
         // The strand is mixed once the skin is clear: it cannot have been on for 35 minutes by now.
         await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "35"));
-        Assert.Contains("cannot have been on so long", client.Text, StringComparison.Ordinal);
+        Assert.Contains("cannot have had the colour on for that long", client.Text, StringComparison.Ordinal);
         Locked();
         await studio.Later(kit, 1);
         await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "35"));
         Assert.NotEmpty(client.Page.QuerySelectorAll("[data-step]"));
-        Assert.Contains("Empty the colour sachet", client.Text, StringComparison.Ordinal);
+        Assert.Contains("Take the colour sachet", client.Text, StringComparison.Ordinal);
         await colourist.Open($"/kits/{kit.Id}");
         Assert.Contains("The main sachets may be mixed", colourist.Text, StringComparison.Ordinal);
     }
 
     [Theory]
     [InlineData(-30, "in the future")]
-    [InlineData(200, "before the kit can have been there")]
+    [InlineData(200, "had not arrived by then")]
     public async Task A_skin_test_cannot_be_dated_ahead_or_before_its_kit(double hoursAgo, string says)
     {
         var (_, client, _) = await studio.FreshKit("Dana Back");
@@ -66,7 +66,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         await studio.Later(kit, 49);
         await client.Open(client.Address);
         await client.SendFile("[data-test^=skin] form", ("photo", "not a picture"u8.ToArray()), ("result", "clear"));
-        Assert.Contains("a JPEG, PNG or WebP picture of at most 20 MB", client.Text, StringComparison.Ordinal);
+        Assert.Contains("a JPEG, PNG or WebP photo of at most 20 MB", client.Text, StringComparison.Ordinal);
         Assert.Equal(SafetyKind.SkinOn, (await studio.Safety.Of(kit.ClientId)).Events.Single().Kind);
         await client.SendFile("[data-test^=skin] form", ("photo", Camera.Sideways()), ("result", "clear"));
         var (test, said) = (await studio.Safety.Of(kit.ClientId)).Events is [var on, var clear] ? (on, clear) : default;
@@ -155,7 +155,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         await studio.Db.Run("update kit set state = 'packed', posted_at = null where id = @Id", new { kit.Id });
         // From a page that was open before, too.
         await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
-        Assert.Contains("not been posted yet", client.Text, StringComparison.Ordinal);
+        Assert.Contains("have not posted this kit yet", client.Text, StringComparison.Ordinal);
         Assert.Contains("still with your colourist", client.Text, StringComparison.Ordinal);
         Assert.Empty((await studio.Safety.Of(kit.ClientId)).Events);
     }
@@ -219,12 +219,12 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
     [InlineData("leftGrams", "some", "grams")]
     [InlineData("leftGrams", "", "Tap the bowl")]
     [InlineData("bowl", "0.33", "Tap the bowl")]
-    [InlineData("coverage", null, "Say whether white shows")]
-    [InlineData("comfort", null, "Say how the scalp felt")]
+    [InlineData("coverage", null, "Say whether grey shows")]
+    [InlineData("comfort", null, "Say how your scalp felt")]
     [InlineData("ranOut", "true", "Which is right")]
     [InlineData("minutes", "0", "1 to 240")]
     [InlineData("appliedOn", "2190-01-01", "in the future")]
-    [InlineData("appliedOn", "2001-01-01", "before this kit was made")]
+    [InlineData("appliedOn", "2001-01-01", "before we made this kit")]
     [InlineData("appliedOn", "yesterday", "day you coloured")]
     public async Task A_wrong_report_is_answered_beside_the_field_and_keeps_what_was_written(string field, string? value, string says)
     {
@@ -255,7 +255,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         await client.Send(".report form", good);
         Assert.Equal("Thank you", client.Find("h1").TextContent);
         await stale.Send(".report form", [.. good.Where(g => g.Item1 != "leftGrams"), ("leftGrams", "1")]);
-        Assert.Contains("was reported on", stale.Find("[role=alert]").TextContent, StringComparison.Ordinal);
+        Assert.Contains("You reported this kit on", stale.Find("[role=alert]").TextContent, StringComparison.Ordinal);
         Assert.Equal(12, (await studio.Reports.OutcomeOf(kit.Id))!.LeftGrams);
     }
 
@@ -289,7 +289,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         await studio.Clear(client, kit);
         await studio.Later(kit, 0, ", result = case when kind = 'strand' then 'tooWarm' end");
         await client.Open(client.Address);
-        Assert.DoesNotContain("Mix the main pair", client.Text, StringComparison.Ordinal);
+        Assert.DoesNotContain("Mix the main colour", client.Text, StringComparison.Ordinal);
         await colourist.Open($"/kits/{kit.Id}");
         Assert.Contains("too warm, so a tenth of its opposite", colourist.Find(".proposal").TextContent, StringComparison.Ordinal);
         await colourist.Open(colourist.Find(".proposal a").GetAttribute("href")!);
@@ -313,7 +313,7 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
             ("minutes", "28")
         );
         await colourist.Open("/");
-        Assert.Contains("white shows; 30 g left", colourist.Text, StringComparison.Ordinal);
+        Assert.Contains("grey shows; 30 g left", colourist.Text, StringComparison.Ordinal);
         await colourist.Open($"/kits/{kit.Id}");
         Assert.Contains("30 g, weighed", colourist.Find(".beside").TextContent, StringComparison.Ordinal);
         await colourist.Send(".beside form");
@@ -360,8 +360,8 @@ public sealed class GuideTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains("has closed this link", visitor.Text, StringComparison.Ordinal);
         link = await studio.LinkTo(kit);
         await studio.Db.Run("update link set expires_at = now() - interval '1 minute' where kit_id = @Id and revoked_at is null", new { kit.Id });
-        Assert.Contains("has run out", (await visitor.Open(link)).Text, StringComparison.Ordinal);
-        Assert.Contains("not one of ours", (await visitor.Open("/g/AAAAAAAAAAAAAAAAAAAAAA")).Text, StringComparison.Ordinal);
-        Assert.Contains("not one of ours", (await visitor.Open("/g/x")).Text, StringComparison.Ordinal);
+        Assert.Contains("has expired", (await visitor.Open(link)).Text, StringComparison.Ordinal);
+        Assert.Contains("do not know this address", (await visitor.Open("/g/AAAAAAAAAAAAAAAAAAAAAA")).Text, StringComparison.Ordinal);
+        Assert.Contains("do not know this address", (await visitor.Open("/g/x")).Text, StringComparison.Ordinal);
     }
 }

@@ -82,8 +82,8 @@ public sealed class KitChangeTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains("3 to 300 characters", colourist.Text, StringComparison.Ordinal);
         await colourist.Send("form[action*=CallOff]", ("why", "moves to the mainland"));
         Assert.Contains("Called off", colourist.Text, StringComparison.Ordinal);
-        await client.Send("form[action*=Start]", ("gloves", "true"), ("unmixed", "true"));
-        Assert.Contains("called this kit off", client.Text, StringComparison.Ordinal);
+        await client.Send("form[action*=Start]", ("colour", "no"));
+        Assert.Contains("has cancelled this kit", client.Text, StringComparison.Ordinal);
         Assert.Empty(client.Page.QuerySelectorAll("[data-step]"));
         string calendar = await new HttpClientOf(studio).Text(client.Address.Split('?')[0] + "/days.ics");
         Assert.Contains("STATUS:CANCELLED", calendar, StringComparison.Ordinal);
@@ -92,18 +92,20 @@ public sealed class KitChangeTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
-    public async Task With_colour_on_the_head_a_kit_that_is_called_off_is_seen_through()
+    public async Task With_colour_on_the_head_a_kit_that_is_called_off_means_rinse_now()
     {
         var (kit, client, _) = await studio.FreshKit("Ylva Midway");
         await studio.Clear(client, kit);
-        await client.Send("form[action*=Start]", ("gloves", "true"), ("unmixed", "true"));
+        await client.Send("form[action*=Start]", ("colour", "no"));
         var open = (await studio.Kits.Get(kit.Id))!;
         var now = DateTime.UtcNow;
         await studio.Say.Tell(open, [new RunLine(Guid.NewGuid(), RunWord.Step, open.RunFirst!.Value, now)], DateOnly.FromDateTime, now);
         await studio.Change.CallOff(open, "by mistake", "Tove", now);
         await client.Open(client.Address);
-        Assert.NotEmpty(client.Page.QuerySelectorAll("[data-step]"));
-        Assert.Contains("rinse", client.Text, StringComparison.OrdinalIgnoreCase);
+        Assert.Equal("Rinse now", client.Find("h1").TextContent);
+        await client.Send("form[action*=End]");
+        Assert.Equal("This kit is cancelled", client.Find("h1").TextContent);
+        Assert.Contains("Colour on your hair? Rinse it out now", client.Find(".on-hair").TextContent, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -212,7 +214,7 @@ public sealed class KitChangeTests(Studio studio) : IClassFixture<Studio>
         Assert.Contains("Choose one of the answers for each place", client.Text, StringComparison.Ordinal);
         await client.Send("form[action*=Report]", [.. report, ("zone.nape.comfort", "reacted")]);
         await colourist.Open($"/kits/{kit.Id}");
-        Assert.Contains("Left temple: white hair: white shows", colourist.Text, StringComparison.Ordinal);
+        Assert.Contains("Left temple: coverage: grey shows", colourist.Text, StringComparison.Ordinal);
         Assert.Contains("Crown: tone: too warm", colourist.Text, StringComparison.Ordinal);
         Assert.NotNull((await studio.Safety.Of(kit.ClientId)).Allergy);
     }

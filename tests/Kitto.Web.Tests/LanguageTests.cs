@@ -101,7 +101,7 @@ public sealed partial class LanguageTests(Studio studio) : IClassFixture<Studio>
         await client.Open(client.Address);
         Assert.NotEmpty(client.Page.QuerySelectorAll("[data-step]"));
         OnlyNorwegian(client, "reading ahead", names);
-        await client.Send("form[action*=Start]", ("gloves", "true"), ("unmixed", "true"));
+        await client.Send("form[action*=Start]", ("colour", "no"));
         OnlyNorwegian(client, "doing", names);
         await client.Send("form[action*=End]");
         OnlyNorwegian(client, "rinsed", names);
@@ -126,7 +126,7 @@ public sealed partial class LanguageTests(Studio studio) : IClassFixture<Studio>
         OnlyNorwegian(client, "after the change", "Unn", "Slipway Colour Studio", "Lantern Cream");
         // The calendar of this kit goes with its guide; the messages from now on with the client.
         string calendar = await new HttpClientOf(studio).Text(client.Address + "/days.ics");
-        Assert.Contains("Hudtest: se på stedet", calendar, StringComparison.Ordinal);
+        Assert.Contains("Hudtest: se på flekken", calendar, StringComparison.Ordinal);
         Assert.DoesNotContain("Skin test", calendar, StringComparison.Ordinal);
     }
 

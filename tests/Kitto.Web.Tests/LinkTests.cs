@@ -60,14 +60,14 @@ public sealed class LinkTests(Studio studio) : IClassFixture<Studio>
         var links = studio.Services.GetRequiredService<GuideLinks>();
         Assert.Null(await links.Newest(kit.Id));
         Assert.Contains(
-            "on the paper in the box",
-            Words.Client.Message(ClientMessage.Posted, "Bettany", "Slipway", KitDays.None).Body,
+            "on the leaflet in the box",
+            Words.Client.Message(ClientMessage.Posted, "Bettany", "Slipway", KitDays.None, null, "999", "").Body,
             StringComparison.Ordinal
         );
         string token = await links.Make(kit.Id, "https://kits.example.org");
         string address = (await links.Newest(kit.Id))!;
         Assert.Equal($"https://kits.example.org/g/{token}", address);
-        Assert.Contains(address, Words.Client.Message(ClientMessage.Posted, "Bettany", "Slipway", KitDays.None, address).Body, StringComparison.Ordinal);
+        Assert.Contains(address, Words.Client.Message(ClientMessage.Posted, "Bettany", "Slipway", KitDays.None, address, "999", "").Body, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -19,7 +19,7 @@ public sealed class PicturesTests(Studio studio) : IClassFixture<Studio>
         var colourist = await Visitor.SignedIn(studio);
         await colourist.Open($"/clients/{id}/pictures");
         await colourist.SendFile("form.take-in", ("picture", "not a picture"u8.ToArray()), ("zone", "crown"), ("print", "85.2"));
-        Assert.Contains("no picture that is read here", colourist.Text, StringComparison.Ordinal);
+        Assert.Contains("not a photo we can read", colourist.Text, StringComparison.Ordinal);
         // Nothing that was chosen is lost.
         Assert.Equal("85.2", colourist.Page.QuerySelector("#print")!.GetAttribute("value"));
         Assert.NotNull(colourist.Page.QuerySelector("#zone option[value=crown][selected]"));

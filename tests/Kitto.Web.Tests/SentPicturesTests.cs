@@ -87,17 +87,17 @@ public sealed class SentPicturesTests(Studio studio) : IClassFixture<Studio>
             31
         );
         async Task<string> All(byte[] file, params (string, string)[] more) => await http.Piece(to, Guid.NewGuid(), 0, file.Length, file, more);
-        Assert.Contains("Choose a picture", await All(dark, ("kind", "parting"), ("zone", "elbow")), StringComparison.Ordinal);
-        Assert.Contains("Choose a picture", await All(dark, ("kind", "x-ray"), ("zone", "crown")), StringComparison.Ordinal);
+        Assert.Contains("Choose a photo", await All(dark, ("kind", "parting"), ("zone", "elbow")), StringComparison.Ordinal);
+        Assert.Contains("Choose a photo", await All(dark, ("kind", "x-ray"), ("zone", "crown")), StringComparison.Ordinal);
         Assert.Contains("78 to 95 mm", await All(dark, [.. Crown, ("rule", "12")]), StringComparison.Ordinal);
-        Assert.Contains("no picture that is read here", await All("not a picture"u8.ToArray(), Crown), StringComparison.Ordinal);
+        Assert.Contains("not a photo we can read", await All("not a picture"u8.ToArray(), Crown), StringComparison.Ordinal);
         Assert.Contains("larger than 20 MB", await http.Piece(to, Guid.NewGuid(), 0, int.MaxValue, dark, Crown), StringComparison.Ordinal);
         Assert.Equal(0, await studio.Db.One<int>("select count(*)::int from picture where client_id = @client", new { client }));
         Assert.Contains("too dark", await All(dark, Crown), StringComparison.Ordinal);
         Assert.Contains("too dark", await All(dark, Crown), StringComparison.Ordinal);
         Assert.Single(await studio.Services.GetRequired<PictureRecord>().Of(client));
         // The whole head is looked at, not measured.
-        Assert.Contains("is with your colourist.", await All(dark, ("kind", "whole"), ("zone", "crown")), StringComparison.Ordinal);
+        Assert.Contains("colourist has it.", await All(dark, ("kind", "whole"), ("zone", "crown")), StringComparison.Ordinal);
         for (int i = 0; i < PictureSending.MostOfALink; i++)
         {
             await http.Piece(to, Guid.NewGuid(), 0, dark.Length, dark[..9], Crown);

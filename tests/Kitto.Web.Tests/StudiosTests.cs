@@ -14,6 +14,7 @@ public sealed class StudiosTests(Studio studio) : IClassFixture<Studio>
     [
         "account",
         "studio_leave",
+        "push_key",
         "sign_in_try",
         "backup",
         "data_key",

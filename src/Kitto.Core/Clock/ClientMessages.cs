@@ -8,6 +8,12 @@ public enum ClientMessage
     /// <summary>The kit is in the post.</summary>
     Posted,
 
+    /// <summary>The box should have arrived, and the guide was never opened.</summary>
+    BoxLate,
+
+    /// <summary>A part that was missing or damaged is sent again.</summary>
+    PartSent,
+
     /// <summary>The skin test is due.</summary>
     TestDue,
 
@@ -20,8 +26,14 @@ public enum ClientMessage
     /// <summary>Colour day is tomorrow, and both tests are clear.</summary>
     ColourTomorrow,
 
+    /// <summary>The same, where hair is to be washed the day before.</summary>
+    ColourTomorrowWashed,
+
     /// <summary>Colour day is tomorrow, and a test is missing: not yet.</summary>
     NotTomorrow,
+
+    /// <summary>The colour day is over, and no run was begun.</summary>
+    DayPassed,
 
     /// <summary>The report is due.</summary>
     ReportDue,
@@ -61,9 +73,10 @@ public static class ClientMessages
     /// <summary>What is due.</summary>
     /// <param name="days">The days of the kit.</param>
     /// <param name="step">Where it is.</param>
-    /// <param name="tests">How far she is with the tests.</param>
+    /// <param name="tests">How far the client is with the tests.</param>
     /// <param name="today">The day in the studio.</param>
-    public static IEnumerable<ClientMessage> Due(KitDays days, KitStep step, TestsStand tests, DateOnly today)
+    /// <param name="sign">What was seen of the client.</param>
+    public static IEnumerable<ClientMessage> Due(KitDays days, KitStep step, TestsStand tests, DateOnly today, ClientSign sign)
     {
         if (step != KitStep.Posted)
         {
@@ -76,7 +89,12 @@ public static class ClientMessages
             yield return ClientMessage.Posted;
         }
 
-        if (tests == TestsStand.None && days.SkinOn <= today && !over)
+        bool late = !sign.Opened && days.ArrivesOn?.AddDays(Values.BoxLateDays) <= today;
+        if (late && tests == TestsStand.None && !over)
+        {
+            yield return ClientMessage.BoxLate;
+        }
+        else if (tests == TestsStand.None && days.SkinOn <= today && !over)
         {
             yield return today < days.SkinOn!.Value.AddDays(Values.OverdueDays) ? ClientMessage.TestDue : ClientMessage.TestOverdue;
         }
@@ -91,9 +109,19 @@ public static class ClientMessages
             yield return tests == TestsStand.Clear ? ClientMessage.ColourTomorrow : ClientMessage.NotTomorrow;
         }
 
+        if (over && !sign.Begun && today < days.ColourOn!.Value.AddDays(Values.ReportDays))
+        {
+            yield return ClientMessage.DayPassed;
+        }
+
         if (days.ColourOn?.AddDays(Values.ReportDays) <= today)
         {
             yield return ClientMessage.ReportDue;
         }
     }
 }
+
+/// <summary>What was seen of a client.</summary>
+/// <param name="Opened">The guide was opened since the kit was posted.</param>
+/// <param name="Begun">A run was begun.</param>
+public readonly record struct ClientSign(bool Opened, bool Begun);

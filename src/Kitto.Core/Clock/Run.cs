@@ -37,6 +37,7 @@ public static class Run
     /// <param name="service">The service.</param>
     /// <param name="line">The line of the roots.</param>
     /// <param name="reserve">Whether there is a sealed pair left to mix.</param>
+    /// <param name="rinsed">Whether the rinse was begun: from then on this clock has nothing to say.</param>
     public static RunStand Stand(
         Schedule plan,
         IReadOnlyList<(Stroke Stroke, double At)> begun,
@@ -45,7 +46,8 @@ public static class Run
         Reading reading,
         Service service,
         Line line,
-        bool reserve
+        bool reserve,
+        bool rinsed = false
     )
     {
         var lanes = Lanes(plan, begun, lastStroke, now, out double end);
@@ -86,7 +88,7 @@ public static class Run
             Math.Round(behind, 1),
             [.. first.Select(w => w.Zone).Distinct()],
             firstAt,
-            Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone).Distinct()], firstAt, line, reserve)
+            rinsed ? null : Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone).Distinct()], firstAt, line, reserve)
         );
     }
 

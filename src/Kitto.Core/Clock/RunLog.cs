@@ -28,40 +28,55 @@ public sealed record RunLine(Guid Id, RunWord Word, int Step, DateTime At);
 /// <summary>Which steps of a guide put colour on, and which take it off.</summary>
 /// <param name="First">The first step that puts colour on the head, from 1.</param>
 /// <param name="Off">The first step after which none is on any longer, from 1: the one after the last rinse.</param>
-public sealed record RunSteps(int First, int Off);
+public sealed record RunSteps(int First, int Off)
+{
+    /// <summary>True when colour is on the head once this step is begun.</summary>
+    public bool PutsColourOn(int step) => step >= First && step < Off;
+}
 
-/// <summary>Where the run of a kit stands: the last one that was begun. Earlier ones that were ended are only kept.</summary>
-/// <param name="BegunAt">When it was begun, UTC; null: none is.</param>
-/// <param name="Steps">Steps that stand, in the order they were begun.</param>
+/// <summary>The current run of a kit: the one that was begun last, or the one that has colour on the head.</summary>
+/// <param name="BegunAt">When it was begun, UTC; null: no run.</param>
+/// <param name="Steps">Steps that are valid, in the order they were begun.</param>
 /// <param name="FirstStroke">When colour first touched the head; null: not yet.</param>
 /// <param name="EndedAt">When it was over, UTC; null: it is not.</param>
-/// <param name="Closed">Whether she said so herself; else it is over because the last rinse is done, and going back takes it up again.</param>
-public sealed record RunState(DateTime? BegunAt, IReadOnlyList<RunLine> Steps, DateTime? FirstStroke, DateTime? EndedAt, bool Closed = false)
+/// <param name="Closed">True when the client ended it; false where it is over because the last rinse was begun, and going back resumes it.</param>
+/// <param name="Unopened">True when colour went on although the gate had let no run begin: it has to come off.</param>
+public sealed record RunState(
+    DateTime? BegunAt,
+    IReadOnlyList<RunLine> Steps,
+    DateTime? FirstStroke,
+    DateTime? EndedAt,
+    bool Closed = false,
+    bool Unopened = false
+)
 {
-    /// <summary>Words that are taken of one kit at most.</summary>
+    /// <summary>Most words accepted for one kit; a first stroke and the end of a run are accepted up to twice as many.</summary>
     public const int Most = 500;
 
     /// <summary>No run.</summary>
     public static RunState None { get; } = new(null, [], null, null);
 
-    /// <summary>When something was heard of it last.</summary>
+    /// <summary>When something was last heard of it.</summary>
     public DateTime? HeardAt => Steps.Count > 0 ? Steps.Max(s => s.At) : BegunAt;
 
-    /// <summary>Whether nothing was heard of it for so long that it is over.</summary>
+    /// <summary>True when nothing was heard of it for so long that it is over.</summary>
     private bool Lapsed(DateTime now) => now >= HeardAt!.Value.AddHours(Values.RunLapsesHours);
 
-    /// <summary>Whether colour is on the head at a moment.</summary>
+    /// <summary>True while colour is on the head.</summary>
     public bool OnHead(DateTime now) => FirstStroke <= now && EndedAt is null && !Lapsed(now);
 
-    /// <summary>Whether it is begun and not over, with or without colour on the head.</summary>
+    /// <summary>True while it is begun and not over, with or without colour on the head.</summary>
     public bool InHand(DateTime now) => BegunAt <= now && EndedAt is null && !Lapsed(now);
 
-    /// <summary>Whether it was begun and never said to be over, and is so long ago that it must be.</summary>
+    /// <summary>True when it was begun, never ended, and is so long ago that it must be over.</summary>
     public bool Forgotten(DateTime now) => BegunAt is not null && EndedAt is null && !InHand(now);
 
-    /// <summary>The run that was begun last, from all words of a kit. Words without a start before them count for nothing.</summary>
-    /// <param name="words">As they came in; they are taken in the order in which they happened.</param>
-    /// <param name="steps">What its steps do.</param>
+    /// <summary>
+    /// The current run, from all words of a kit in the order in which they happened. A run that has colour on the head always wins:
+    /// an empty start or an early step from another phone does not replace it. A stroke without a run is a run of its own, one that the gate had not opened.
+    /// </summary>
+    /// <param name="words">In any order.</param>
+    /// <param name="steps">Which of its steps put colour on, and which take it off.</param>
     public static RunState Of(IEnumerable<RunLine> words, RunSteps steps)
     {
         var run = None;
@@ -73,18 +88,26 @@ public sealed record RunState(DateTime? BegunAt, IReadOnlyList<RunLine> Steps, D
         return run;
     }
 
-    private RunState After(RunLine word, RunSteps does)
+    private RunState After(RunLine word, RunSteps steps)
     {
         bool running = BegunAt is not null && !Closed;
+        bool alive = running && !Lapsed(word.At);
+        bool colour = alive && FirstStroke is not null && EndedAt is null;
         switch (word.Word)
         {
-            case RunWord.Start when !running || EndedAt is not null || Lapsed(word.At):
+            case RunWord.Start when !colour && (!alive || EndedAt is not null):
                 return new RunState(word.At, [], null, null);
-            // A run that lapsed is begun anew, while the gate stands open, or not at all.
-            case RunWord.Step when running && !Lapsed(word.At):
-                return Standing([.. Steps, word], does);
+            // With colour on the head, "get ready" is another phone that knows nothing of it.
+            case RunWord.Step when colour && word.Step < steps.First:
+                return this;
+            case RunWord.Step when alive:
+                return WithSteps([.. Steps, word], steps);
+            case RunWord.Step when steps.PutsColourOn(word.Step):
+                return (None with { BegunAt = word.At, Unopened = true }).WithSteps([word], steps);
             case RunWord.Back when running && Steps.LastOrDefault(s => s.Step == word.Step) is { } mistaken:
-                return Standing([.. Steps.Where(s => s.Id != mistaken.Id)], does);
+                var left = WithSteps([.. Steps.Where(s => s.Id != mistaken.Id)], steps);
+                // Without its stroke, a run that the gate had not opened is none.
+                return Unopened && left.FirstStroke is null ? None : left;
             case RunWord.End when running:
                 return this with { EndedAt = EndedAt ?? word.At, Closed = true };
             default:
@@ -92,9 +115,9 @@ public sealed record RunState(DateTime? BegunAt, IReadOnlyList<RunLine> Steps, D
         }
     }
 
-    private RunState Standing(IReadOnlyList<RunLine> steps, RunSteps does)
+    private RunState WithSteps(IReadOnlyList<RunLine> steps, RunSteps of)
     {
-        var on = steps.Where(s => s.Step >= does.First && s.Step < does.Off).Select(s => (DateTime?)s.At).Min();
-        return this with { Steps = steps, FirstStroke = on, EndedAt = steps.Count > 0 && steps[^1].Step >= does.Off ? steps[^1].At : null };
+        var on = steps.Where(s => of.PutsColourOn(s.Step)).Select(s => (DateTime?)s.At).Min();
+        return this with { Steps = steps, FirstStroke = on, EndedAt = steps.Count > 0 && steps[^1].Step >= of.Off ? steps[^1].At : null };
     }
 }

@@ -23,9 +23,22 @@ internal enum Tells
     Afterwards,
 
     // emergency
-    RinseItOffNow,
+    RinseNow,
+    RinsedAlready,
+    WashTheSpot,
+    DoNotColourAgain,
     InTheEye,
-    CallForHelp,
+    SeeADoctor,
+
+    // ticked one by one before anything is mixed
+    CheckWindow,
+    CheckChildren,
+    CheckFlames,
+    CheckLenses,
+    CheckJewellery,
+    CheckMetal,
+    CheckBrows,
+    CheckGloves,
 
     // what is in the box
     BoxTestSachets,
@@ -37,13 +50,15 @@ internal enum Tells
     BoxBudsAndCard,
     ProductComesFirst,
 
-    // the skin test and the lock
-    SpotBehindTheEar,
+    // the skin test and the strand test
+    TestGloves,
+    KeepSpotDry,
     AnythingMeansStop,
     ClearIsNoPromise,
-    LockMix,
-    LockTake,
-    LockPull,
+    StrandMix,
+    StrandChoose,
+    StrandRinse,
+    StrandPull,
 
     // getting ready
     LayOut,
@@ -56,7 +71,6 @@ internal enum Tells
     ConditionerOnLengths,
     FrameStaysBright,
     PartInFour,
-    GlovesStayOn,
 
     // stubborn white
     OpenTheVial,
@@ -121,16 +135,25 @@ internal sealed record Tell(Tells What) : GuideLine;
 /// <summary>A pair in the box; the use is named where there are several formulas.</summary>
 internal sealed record BoxPair(FormulaUse? Use, string Pair) : GuideLine;
 
+/// <summary>The local number to call when somebody cannot breathe.</summary>
+internal sealed record CallAmbulance(string Number) : GuideLine;
+
+/// <summary>Which sachet a skin test is done with: what its label says, and the colour range.</summary>
+internal sealed record OpenSkinSachet(FormulaUse Use, string Line) : GuideLine;
+
+/// <summary>Where a skin test goes: the first behind the left ear, a second behind the right one, a third on the arm.</summary>
+internal sealed record DabOnSkin(int Place) : GuideLine;
+
 internal sealed record WatchTheSpot() : GuideLine;
 
-/// <summary>When to look at the lock: first after, and up to, minutes.</summary>
-internal sealed record LookAtLock(double FirstMinutes, double MostMinutes) : GuideLine;
+/// <summary>When to look at the strand: first after, and up to, minutes.</summary>
+internal sealed record LookAtStrand(double FirstMinutes, double MostMinutes) : GuideLine;
 
 internal sealed record DabOn(IReadOnlyList<Zone> Zones) : GuideLine;
 
 internal sealed record MixThe(string Pair, FormulaUse? Use) : GuideLine;
 
-internal sealed record EmptyBoth(string Pair, FormulaUse Use, bool Bowl, Grams Colour, Grams Developer) : GuideLine;
+internal sealed record EmptyBoth(string Pair, FormulaUse Use, bool Bowl) : GuideLine;
 
 internal sealed record StartAtOnce(double WorksForMinutes, bool KeepReserve) : GuideLine;
 

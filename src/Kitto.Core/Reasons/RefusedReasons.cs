@@ -21,6 +21,7 @@ internal enum RefusedFor
     DoubtComesFirst,
     AnotherConfirms,
     TooLateForMistake,
+    ColouristAcceptsTest,
 }
 
 /// <summary>What a client says who takes a reaction back.</summary>

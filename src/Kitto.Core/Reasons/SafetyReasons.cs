@@ -137,7 +137,7 @@ internal sealed record StrandOffered() : TestReason("SA12");
 
 internal sealed record WhiteTouchedFirst(bool TenMinutes) : TestReason("AP9");
 
-internal sealed record KitIsOver(bool Reported) : TestReason("SA5");
+internal sealed record KitIsOver(bool Reported, bool Cancelled = false) : TestReason("SA5");
 
 internal sealed record KitNotPosted() : TestReason("SA5");
 

@@ -58,6 +58,9 @@ public enum SkinStage
     /// <summary>Clear once, but too long ago.</summary>
     Expired,
 
+    /// <summary>Reported as a reaction, then withdrawn by the client: the colourist speaks to the client and accepts the test, or a new one is done.</summary>
+    Withdrawn,
+
     /// <summary>Reacted.</summary>
     Reacted,
 }
@@ -114,7 +117,11 @@ public sealed record GateKit(
     DateTime? PostedAt,
     DateTime? StoppedAt,
     int TransitDays
-);
+)
+{
+    /// <summary>When the studio cancelled it, UTC; null: it did not.</summary>
+    public DateTime? CancelledAt { get; init; }
+}
 
 /// <summary>Why a kit is locked.</summary>
 /// <param name="Kind">What sort.</param>
@@ -127,13 +134,11 @@ public sealed record Lock(LockKind Kind, Reason Why);
 /// <param name="Locks">What locks it.</param>
 /// <param name="Tests">Its tests.</param>
 /// <param name="OnHead">Whether colour is on the head.</param>
-public sealed record Verdict(GateState State, IReadOnlyList<Reason> Stops, IReadOnlyList<Lock> Locks, TestStand Tests, bool OnHead)
+/// <param name="RinseNow">Colour is on the head, and a stop holds, the kit is cancelled, or the gate had never opened: it comes off now.</param>
+public sealed record Verdict(GateState State, IReadOnlyList<Reason> Stops, IReadOnlyList<Lock> Locks, TestStand Tests, bool OnHead, bool RinseNow)
 {
     /// <summary>Whether the steps of the guide are shown.</summary>
     public bool ShowsSteps => State is GateState.Open or GateState.SeeThrough;
-
-    /// <summary>Colour is on the head and a stop holds: it comes off now.</summary>
-    public bool RinseNow => State == GateState.SeeThrough && Stops.Count > 0;
 
     /// <summary>Whether the kit may be packed, posted, agreed on: no stop holds.</summary>
     public bool MayGoOn => Stops.Count == 0;
@@ -167,7 +172,8 @@ public static class Gate
             : run.InHand(now) ? GateState.SeeThrough
             : locks.Count > 0 ? GateState.Locked
             : GateState.Open;
-        return new Verdict(state, stops, locks, tests, onHead);
+        bool rinse = onHead && (stops.Count > 0 || run.Unopened || kit.CancelledAt <= now);
+        return new Verdict(state, stops, locks, tests, onHead, rinse);
     }
 
     private static List<Reason> Stops(SafetyRecord record, GateKit kit, DateOnly today)
@@ -192,7 +198,11 @@ public static class Gate
     {
         var strands = record.Events.Where(e => e.Kind == SafetyKind.Strand && e.Kit == kit.Id).ToList();
         var bad = strands.LastOrDefault(s => s.Result != StrandResult.Right);
-        bool released = bad is null || record.Events.Any(e => e.Kind == SafetyKind.Released && e.Kit == kit.Id && e.SaidAt > bad.SaidAt);
+        bool released =
+            bad is null
+            || record.Events.Any(e =>
+                e.Kind == SafetyKind.Released && e.Kit == kit.Id && e.SaidAt > bad.SaidAt && (e.Of is null || strands.Exists(s => s.Id == e.Of))
+            );
         return new TestStand([.. kit.Lines.Select(line => Skin(record, kit, line, now))], kit.StrandNeeded, strands.LastOrDefault(), released);
     }
 
@@ -219,7 +229,8 @@ public static class Gate
 
         var ready = newest.At.AddHours(Values.SkinTestHours);
         var stage =
-            Clear(newest) is null ? (now < ready ? SkinStage.Watching : SkinStage.ToReport)
+            record.IsWithdrawn(newest.Id) ? SkinStage.Withdrawn
+            : Clear(newest) is null ? (now < ready ? SkinStage.Watching : SkinStage.ToReport)
             : now > newest.At.AddDays(kit.SkinDays) ? SkinStage.Expired
             : SkinStage.Clear;
         return new SkinStand(line, stage, newest, ready);
@@ -230,7 +241,7 @@ public static class Gate
         var found = new List<Lock>();
         if (kit.Step is KitStep.Reported or KitStep.Closed)
         {
-            found.Add(new Lock(LockKind.Over, new KitIsOver(Reported: kit.Step == KitStep.Reported)));
+            found.Add(new Lock(LockKind.Over, new KitIsOver(Reported: kit.Step == KitStep.Reported, Cancelled: kit.CancelledAt is not null)));
         }
         else if (kit.PostedAt is null || kit.Step is KitStep.Signed or KitStep.Packed)
         {

@@ -79,7 +79,7 @@ public static class KitLife
         }
 
         var stand = Gate.Tests(record, kit, who.Now).Skin.First(s => s.Line == line);
-        if (stand.Stage is not (SkinStage.NotYet or SkinStage.Expired))
+        if (stand.Stage is not (SkinStage.NotYet or SkinStage.Expired or SkinStage.Withdrawn))
         {
             return Taken.Not("", RefusedFor.TestStarted);
         }
@@ -117,6 +117,11 @@ public static class KitLife
         if (record.Events.Any(e => e.Kind == SafetyKind.SkinClear && e.Of == on))
         {
             return Taken.Not("", RefusedFor.ReportedAlready);
+        }
+
+        if (record.IsWithdrawn(on))
+        {
+            return Taken.Not("", RefusedFor.ColouristAcceptsTest);
         }
 
         var ready = test.At.AddHours(Values.SkinTestHours);
@@ -177,6 +182,19 @@ public static class KitLife
             : new([new SafetyEvent(who.Id, SafetyKind.Released, kit.Id, who.Now, who.Now, who.By, Cut(says)) { Minutes = minutes, Of = last.Id }]);
     }
 
+    /// <summary>A client reported a reaction to a skin test and withdrew it: the colourist has spoken to the client and accepts the test after all.</summary>
+    /// <param name="record">What was said before.</param>
+    /// <param name="kit">The kit.</param>
+    /// <param name="test">The event of putting the test on.</param>
+    /// <param name="says">What the client said, 10 to 2000 characters.</param>
+    /// <param name="who">The colourist.</param>
+    public static Taken AcceptSkin(SafetyRecord record, GateKit kit, Guid test, string says, Speaker who) =>
+        record.Allergy is not null ? Taken.Not("", RefusedFor.ReactionStands)
+        : record.Events.All(e => e.Id != test || e.Kind != SafetyKind.SkinOn || e.Kit != kit.Id) || !record.IsWithdrawn(test)
+            ? Taken.Not("", RefusedFor.NothingToCorrect)
+        : says.Trim().Length < ShortestReason ? Taken.Not("reason", RefusedFor.ReasonMissing)
+        : new([new SafetyEvent(who.Id, SafetyKind.Released, kit.Id, who.Now, who.Now, who.By, Cut(says.Trim())) { Of = test }]);
+
     /// <summary>Stops that were found, and whether something is new that asks for new tests.</summary>
     /// <param name="stops">The stops; each is written down.</param>
     /// <param name="news">Whether skin tests count only from now on (SA5).</param>
@@ -234,24 +252,43 @@ public static class KitLife
         : more && doubt.By == who.By ? Taken.Not("", RefusedFor.AnotherConfirms)
         : new([new SafetyEvent(who.Id, SafetyKind.Corrected, null, who.Now, who.Now, who.By, doubt.Says) { Of = what }]);
 
-    /// <summary>Whether a word of a run is taken. A run begins only where the gate stood open at that moment; what happens in it is taken however late it comes.</summary>
-    /// <param name="record">What was said of her.</param>
+    /// <summary>
+    /// True when a word of a run is accepted. A run begins only where the gate was open at that moment; what happens in it is accepted however late it comes.
+    /// A stroke is always accepted, whatever the gate said: colour that is on a head is never off the record.
+    /// </summary>
+    /// <param name="record">What was said of the client.</param>
     /// <param name="kit">The kit.</param>
     /// <param name="words">Words of its run so far.</param>
     /// <param name="word">The new one.</param>
-    /// <param name="steps">What the steps do.</param>
+    /// <param name="steps">Which steps put colour on.</param>
     /// <param name="day">The day it was in the studio at that moment.</param>
     /// <param name="now">Now, UTC.</param>
     public static bool Takes(SafetyRecord record, GateKit kit, IReadOnlyList<RunLine> words, RunLine word, RunSteps steps, DateOnly day, DateTime now)
     {
-        if (words.Count >= RunState.Most || word.At > now + Ahead || kit.PostedAt is not { } posted || word.At < posted)
+        if (word.At > now + Ahead || word.At < kit.SignedAt)
         {
             return false;
         }
 
         var run = RunState.Of(words.Where(w => w.At <= word.At), steps);
-        // As it stood when she began, and not stopped before that.
-        var then = kit.StoppedAt > word.At ? kit with { StoppedAt = null, Step = KitStep.Posted } : kit;
+        bool stroke = word.Word == RunWord.Step && steps.PutsColourOn(word.Step);
+        if (words.Count >= RunState.Most)
+        {
+            return words.Count < RunState.Most * 2 && (run.OnHead(word.At) ? word.Word == RunWord.End : stroke);
+        }
+
+        if (stroke)
+        {
+            return true;
+        }
+
+        if (kit.PostedAt is not { } posted || word.At < posted)
+        {
+            return run.BegunAt is not null && word.Word != RunWord.Start;
+        }
+
+        // As it was when the client began: not stopped and not cancelled before that.
+        var then = kit.StoppedAt > word.At || kit.CancelledAt > word.At ? kit with { StoppedAt = null, CancelledAt = null, Step = KitStep.Posted } : kit;
         return word.Word == RunWord.Start
             ? Gate.Of(record.AsOf(word.At), then, run, word.At, day).State is GateState.Open or GateState.SeeThrough
             : run.BegunAt is not null;
@@ -262,7 +299,9 @@ public static class KitLife
     private static string Cut(string says) => says.Length > LongestSays ? says[..LongestSays] : says;
 
     /// <summary>Ids that follow from one, so that a word sent twice makes the same events.</summary>
-    private static Guid Next(Guid id, int by = 0)
+    /// <param name="id">The id they follow from.</param>
+    /// <param name="by">Which of them, 0 to 250.</param>
+    public static Guid Next(Guid id, int by = 0)
     {
         byte[] bytes = id.ToByteArray();
         bytes[15] ^= (byte)(by + 1);

@@ -18,7 +18,7 @@ public enum SafetyKind
     /// <summary>A strand test was looked at.</summary>
     Strand,
 
-    /// <summary>After a strand test that was not right the colourist has looked at it and lets it go on.</summary>
+    /// <summary>After a strand test that was not right, or a skin test that was reported as a reaction by mistake, the colourist has spoken to the client and lets it go on.</summary>
     Released,
 
     /// <summary>A stop was found in an answer, a reading or a date of birth.</summary>
@@ -88,6 +88,12 @@ public sealed record SafetyRecord(IReadOnlyList<SafetyEvent> Events, IReadOnlyLi
 
     /// <summary>The doubt that stands against an event and was not yet followed by its correction; null where none does.</summary>
     public SafetyEvent? Doubt(Guid id) => IsCorrected(id) ? null : Events.LastOrDefault(e => e.Kind == SafetyKind.Doubted && e.Of == id);
+
+    /// <summary>True when a skin test was reported as a reaction and the report withdrawn, and the colourist has not accepted the test since.</summary>
+    /// <param name="test">The event of putting the test on.</param>
+    public bool IsWithdrawn(Guid test) =>
+        Events.LastOrDefault(e => e.Kind == SafetyKind.Reaction && e.Of == test) is { } reaction
+        && !Events.Any(e => e.Kind == SafetyKind.Released && e.Of == test && e.SaidAt >= reaction.SaidAt);
 
     /// <summary>Stops that count, oldest first.</summary>
     public IEnumerable<SafetyEvent> Stops => Events.Where(e => e.Stops && !IsCorrected(e.Id));

@@ -155,6 +155,10 @@ public static partial class Values
     [Number("AF6", "days", Source.Ours)]
     public const int ReportDays = 3;
 
+    /// <summary>A box that should have been there this many days ago, with a guide nobody opened, is asked about (ours).</summary>
+    [Number("AF6", "days", Source.Ours)]
+    public const int BoxLateDays = 2;
+
     /// <summary>Days after the planned skin test at which its absence is spoken of (ours).</summary>
     [Number("AF6", "days", Source.Ours)]
     public const int OverdueDays = 2;

@@ -90,13 +90,27 @@ public abstract class Language
     /// <exception cref="ArgumentOutOfRangeException">The language has no words for it; a test looks that none is missing.</exception>
     public abstract string Says(Saying saying);
 
+    /// <summary>A saying in a client's words: what the studio reads is never sent to a client.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">The language has no words for it.</exception>
+    public virtual string ToClient(Saying saying) => Says(saying);
+
     /// <summary>A message to a client: a subject and a few sentences.</summary>
     /// <param name="kind">What.</param>
     /// <param name="name">The client's first name.</param>
     /// <param name="studio">The studio.</param>
     /// <param name="days">The days of the kit.</param>
-    /// <param name="guide">The address of the guide; null: it stands on the paper in the box.</param>
-    public abstract (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days, string? guide = null);
+    /// <param name="guide">The address of the guide; null: it is on the leaflet in the box.</param>
+    /// <param name="ambulance">The local emergency number.</param>
+    /// <param name="phone">The studio's phone number; empty: none is known.</param>
+    public abstract (string Subject, string Body) Message(
+        ClientMessage kind,
+        string name,
+        string studio,
+        KitDays days,
+        string? guide,
+        string ambulance,
+        string phone
+    );
 
     /// <summary>The numbers that a reason was reckoned from, with their names; null where its sentence holds them all.</summary>
     public abstract IReadOnlyList<Used>? Numbers(Reason reason);

@@ -40,6 +40,8 @@ public sealed class ClientRights(Database db)
             ["picture_piece"] = "t.client_id = @id",
             ["study_head"] = "t.client_id = @id",
             ["proposal"] = "t.client_id = @id",
+            ["kit_note"] = "t.kit_id in (select id from kit where client_id = @id)",
+            ["push_subscription"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_stand"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_day"] = "t.kit_id in (select id from kit where client_id = @id)",
             ["kit_goods"] = "t.kit_id in (select id from kit where client_id = @id)",
@@ -50,7 +52,7 @@ public sealed class ClientRights(Database db)
         };
 
     /// <summary>Columns that are no use to the client or let somebody in: pictures are given as pictures, secrets to nobody.</summary>
-    private const string Not = "'{studio_id,jpeg,came,token_hash,sealed}'::text[]";
+    private const string Not = "'{studio_id,jpeg,came,token_hash,sealed,endpoint,p256dh,auth}'::text[]";
 
     /// <summary>Everything that is kept of a client, table by table, as JSON.</summary>
     public Task<IReadOnlyList<(string Table, string Rows)>> Everything(Guid id) =>

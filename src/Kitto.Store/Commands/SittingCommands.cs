@@ -213,7 +213,7 @@ public sealed class SittingCommands(Database db, ILogger<SittingCommands>? logge
             if (
                 await held.Execute(
                     """
-                    update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, email = @Email, language = @Language, spoken_of = @SpokenOf, phone = @Phone, version = version + 1
+                    update client set name = @Name, birth_date = @BirthDate, destination_id = @DestinationId, note = @Note, email = @Email, language = @Language, spoken_of = @SpokenOf, phone = @Phone, country = @Country, version = version + 1
                     where id = @Id and version = @Version
                     """,
                     client

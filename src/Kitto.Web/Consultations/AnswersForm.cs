@@ -120,9 +120,9 @@ public sealed class AnswersForm
             if (some == none)
             {
                 Wrong[id == "hairline" ? "scalp" : id] =
-                    some ? text["You ticked something and \"none\" as well: take one away."]
-                    : id == "putOn" ? text["Write down at least one, or tick that nothing ever was."]
-                    : text["Tick what is so, or that none of it is."];
+                    some ? text["You ticked something and None as well. Remove one of them."]
+                    : id == "putOn" ? text["Add at least one, or tick Nothing, ever."]
+                    : text["Tick all that apply, or tick None of these."];
             }
         }
 
@@ -154,12 +154,12 @@ public sealed class AnswersForm
                 error.Path.Split('[', '.')[0],
                 error.Path.Split('[', '.')[0] switch
                 {
-                    "reactions" or "blackHenna" => text["Please say yes or no."],
+                    "reactions" or "blackHenna" => text["Answer yes or no."],
                     "scalp" => text["Say how your scalp is today."],
                     "putOn" => error.Path.EndsWith("what", StringComparison.Ordinal)
-                        ? text["Say for each line what it was."]
+                        ? text["Choose for each line what it was."]
                         : text["Each line needs a year (1900 to {0}); month and day where you know them.", today.Year],
-                    "birthDate" => text["Give your day of birth; from {0} to {1}.", 1900, today.Year],
+                    "birthDate" => text["Type your date of birth, from {0} to {1}.", 1900, today.Year],
                     "other" => text["At most {0} characters.", Consultation.LongestOther],
                     _ => $"{Words.Sentence(error.Says)}. Allowed: {error.Range}.",
                 }

@@ -16,13 +16,13 @@ public sealed class ConsultationRecorder(SittingCommands commands, Clients clien
     public async Task<(Link? Link, Client? Client, string? Closed)> Open(string token) =>
         await links.Open("ask", token) switch
         {
-            null => (null, null, text["This address is not one of ours. Check that all of it was copied."]),
+            null => (null, null, text["We do not know this address. Check that you copied all of it."]),
             { RevokedAt: not null } => (
                 null,
                 null,
-                text["These questions have been answered, or your colourist has sent newer ones. Ask for a new link if something has changed."]
+                text["You have already answered these questions, or we have sent you newer ones. Ask for a new link if something has changed."]
             ),
-            { ExpiresAt: var ends } when ends <= Now() => (null, null, text["This link has run out. Ask your colourist for a new one."]),
+            { ExpiresAt: var ends } when ends <= Now() => (null, null, text["This link has expired. Ask your colourist for a new one."]),
             var link => (link, await clients.Get(link.ClientId!.Value), null),
         };
 
@@ -53,7 +53,8 @@ public sealed class ConsultationRecorder(SittingCommands commands, Clients clien
     public static KeptAnswers Kept(ClientRecord record, long begunFrom, Consultation told) =>
         new(begunFrom, ConsultationReader.Write(told), told.AsksForNewSkinTest, Words.Studio.Because(Stops(record, told)));
 
-    private static List<Reason> Stops(ClientRecord record, Consultation told) => [.. record.Joined(told).Stops(record.Today, record.LengthCm)];
+    /// <summary>The stops in some answers, and in what was said before.</summary>
+    public static List<Reason> Stops(ClientRecord record, Consultation told) => [.. record.Joined(told).Stops(record.Today, record.LengthCm)];
 
     /// <summary>She was asked and nothing else is new: the last answers hold for the kit that comes.</summary>
     /// <exception cref="InvalidOperationException">She was never asked.</exception>

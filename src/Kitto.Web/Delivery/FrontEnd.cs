@@ -18,6 +18,9 @@ public sealed class FrontEnd(IWebHostEnvironment site)
     /// <summary>What keeps a client's guide without a network; it may do so for guides alone.</summary>
     public const string Worker = "/lib/worker.js";
 
+    /// <summary>How the same worker is asked for where it keeps the questions.</summary>
+    public const string QuestionsWorker = "?ask";
+
     /// <summary>Content security policy: all from here, and of inline scripts that one alone.</summary>
     public static string Policy { get; } =
         $"default-src 'self'; script-src 'self' 'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(MarkScripts)))}'; img-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'; form-action 'self'";

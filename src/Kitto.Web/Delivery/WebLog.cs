@@ -18,6 +18,9 @@ internal static partial class WebLog
     [LoggerMessage(211, LogLevel.Warning, "Message {Message} not sent, try {Attempts}")]
     public static partial void MessageNotSent(ILogger log, Guid message, int attempts);
 
+    [LoggerMessage(214, LogLevel.Warning, "A phone was not rung: {Says}")]
+    public static partial void NotRung(ILogger log, string says);
+
     [LoggerMessage(212, LogLevel.Warning, "Messages could not be looked for; they are again in a minute.")]
     public static partial void NoMessages(ILogger log, Exception wrong);
 }

@@ -24,7 +24,7 @@ public sealed partial class HandsOn
             svg.Add($"<g class=\"ho-clip\"><path class=\"ho-handle\" d=\"M{x - 12} {y - 4}h24v4h-24zM{x - 12} {y + 2}h24v4h-24z\"/></g>");
         }
 
-        return Figure("ho-parting", "AP6", text["The hair is parted from forehead to nape and from ear to ear, and clipped in four."], svg, height: 140);
+        return Figure("ho-parting", "AP6", text["Hair parted from forehead to nape and from ear to ear, clipped in four."], svg, height: 140);
     }
 
     /// <summary>Small hairs outside the hairline are caught with slanted partings.</summary>
@@ -47,7 +47,7 @@ public sealed partial class HandsOn
         }
 
         svg.Add($"<path class=\"ho-coat first\" pathLength=\"100\" stroke=\"{hex}\" stroke-width=\"13\" stroke-opacity=\".85\" d=\"M8 104Q170 44 332 104\"/>");
-        return Figure("ho-hairline", "AP11", text["Slanted partings at the hairline; the small hairs outside it are painted too."], svg);
+        return Figure("ho-hairline", "AP11", text["Slanted sections at the hairline. The small hairs outside it get colour too."], svg);
     }
 
     /// <summary>A cotton bud dabs what is in the vial on the white (AP9).</summary>
@@ -65,7 +65,7 @@ public sealed partial class HandsOn
         svg.Add(
             $"<rect class=\"ho-vial\" x=\"284\" y=\"44\" width=\"26\" height=\"50\" rx=\"4\"/><g class=\"ho-bud\"><path class=\"ho-handle\" d=\"M118 4l4 0 0 24-4 0z\"/><ellipse class=\"ho-cotton\" cx=\"120\" cy=\"36\" rx=\"8\" ry=\"11\"/></g>"
         );
-        return Figure("ho-dabbing", "AP9", text["A cotton bud dabs the white hair."], svg, height: Low);
+        return Figure("ho-dabbing", "AP9", text["A cotton bud dabs the grey hair."], svg, height: Low);
     }
 
     private string Mix(GuideStep step)
@@ -108,7 +108,7 @@ public sealed partial class HandsOn
             $"<g class=\"ho-hand-mirror\"><rect class=\"ho-glass\" x=\"272\" y=\"34\" width=\"9\" height=\"58\" rx=\"3\"/><rect class=\"ho-handle\" x=\"273\" y=\"92\" width=\"7\" height=\"30\"/></g>"
         );
         svg.Add($"<path class=\"ho-sight\" pathLength=\"100\" d=\"M118 60L32 50L272 62L182 72\"/>");
-        return Figure("ho-mirrors", "AP13", text["With a mirror in front and one in the hand behind, the back is seen."], svg);
+        return Figure("ho-mirrors", "AP13", text["One mirror in front and one in the hand behind show the back."], svg);
     }
 
     /// <summary>The head leans forward; water runs through the hair, away from the face (AF2).</summary>
@@ -125,6 +125,6 @@ public sealed partial class HandsOn
             svg.Add($"<path class=\"ho-water\" d=\"M{198 + i * 4} 12Q{196 + i * 3} 30 {186 + i * 5} 40Q{168 + i * 2} 70 {160 + i * 4} 128\"/>");
         }
 
-        return Figure("ho-rinsing", "AF2", text["The head leans forward and water runs through until it is clear."], svg);
+        return Figure("ho-rinsing", "AF2", text["The head leans forward and water runs through the hair until it is clear."], svg);
     }
 }

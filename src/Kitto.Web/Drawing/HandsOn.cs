@@ -106,10 +106,10 @@ public sealed partial class HandsOn(Guide guide, Case read, Prescription p, Shel
         string mm = Words.Client.Number(here.Regrowth.Value) + " mm";
         string says =
             scalpTurn ? text["the first 12 mm"]
-            : grown ? text["from 12 mm off the scalp"]
-            : shadow ? text["{0} of new hair, then {1} mm lighter and lighter", mm, Words.Client.Number(tail.Sum(r => r.ToMm - r.FromMm), 0)]
-            : text["{0} of new hair, stop short of the line", mm];
-        return Figure("ho-section", shadow ? "SV1" : "DO6", text["A parting is painted on one side, turned, and painted on the other."], svg, says, Low);
+            : grown ? text["from 12 mm away from the scalp"]
+            : shadow ? text["{0} of new hair, then {1} mm with less and less", mm, Words.Client.Number(tail.Sum(r => r.ToMm - r.FromMm), 0)]
+            : text["{0} of new hair: stop before your old colour", mm];
+        return Figure("ho-section", shadow ? "SV1" : "DO6", text["A section is painted on one side, turned over and painted on the other."], svg, says, Low);
     }
 
     /// <summary>Where the drawn hair ends: short hair shows its ends.</summary>

@@ -74,7 +74,7 @@ public sealed class GuideAccess(
         var now = clock.GetUtcNow().UtcDateTime;
         if (await links.Open("guide", token) is not { } link)
         {
-            return (null, text["This address is not one of ours. Check that all of it was copied."]);
+            return (null, text["We do not know this address. Check that you copied all of it."]);
         }
 
         var kit = (await kits.Get(link.KitId!.Value))!;
@@ -87,10 +87,22 @@ public sealed class GuideAccess(
                 null,
                 link.RevokedAt is not null
                     ? text["Your colourist has closed this link. Ask for a new one."]
-                    : text["This link was for one kit and has run out. Ask your colourist for a new one."]
+                    : text["This link was for one kit and has expired. Ask your colourist for a new one."]
             );
         }
 
+        return (await Of(kit, verdict, run, record, closedAt), null);
+    }
+
+    /// <summary>The guide of a kit as it is now, without anybody having opened it.</summary>
+    public async Task<OpenGuide> Of(Kit kit)
+    {
+        var (verdict, run, record) = await gate.Of(kit);
+        return await Of(kit, verdict, run, record, null);
+    }
+
+    private async Task<OpenGuide> Of(Kit kit, Verdict verdict, RunState run, SafetyRecord record, DateTime? closedAt)
+    {
         var signed = (await kits.Frozen(kit.PrescriptionId))!;
         var shelf = await shelves.Kept(signed.ShelfHash);
         var (prescription, read) = (KitAtBench.AsWeighed(signed), CaseReader.Kept(signed.CaseDocument));
@@ -101,27 +113,30 @@ public sealed class GuideAccess(
             guide = Guide.For(read, prescription, shelf, Language.Of(signed.Language)) ?? guide;
         }
 
-        return (
-            new OpenGuide(
-                kit,
-                (await clients.Get(kit.ClientId))!,
-                signed,
-                prescription,
-                read,
-                guide,
-                shelf,
-                verdict,
-                run,
-                record,
-                await reports.OutcomeOf(kit.Id),
-                (await studios.Get())!
-            )
-            {
-                ClosedAt = closedAt,
-            },
-            null
-        );
+        return new OpenGuide(
+            kit,
+            (await clients.Get(kit.ClientId))!,
+            signed,
+            prescription,
+            read,
+            guide,
+            shelf,
+            verdict,
+            run,
+            record,
+            await reports.OutcomeOf(kit.Id),
+            (await studios.Get())!
+        )
+        {
+            ClosedAt = closedAt,
+        };
     }
+
+    /// <summary>The emergency number for whoever has a link; the one that works nearly everywhere where nobody is known by it.</summary>
+    public async Task<string> Ambulance(string token) =>
+        await studios.Get() is { } studio
+            ? studio.Ambulance(await Owner(token) is { } owner && await clients.Get(owner.ClientId) is { } client ? client.Country : "")
+            : EmergencyNumbers.Everywhere;
 
     /// <summary>Whose a token is, or was within two years; null where it never was one of ours.</summary>
     public async Task<LinkOwner?> Owner(string token)

@@ -10,8 +10,9 @@ public sealed class ReactionRecorder(GuideAccess guides, SafetyCommands commands
     /// <param name="token">Any link that ever was hers.</param>
     /// <param name="form">What was posted: an id and what happened, both as they come.</param>
     /// <param name="says">What it was told with.</param>
+    /// <param name="test">The skin test it is of; null: none.</param>
     /// <returns>The id it is kept under; null only where the link never was one of ours.</returns>
-    public async Task<Guid?> Take(string token, IFormCollection form, string says)
+    public async Task<Guid?> Take(string token, IFormCollection form, string says, Guid? test = null)
     {
         if (await guides.Owner(token) is not { } owner)
         {
@@ -20,7 +21,17 @@ public sealed class ReactionRecorder(GuideAccess guides, SafetyCommands commands
 
         string told = form["happened"].ToString().Trim();
         var who = Who(form, clock.GetUtcNow().UtcDateTime);
-        await commands.Say(owner.ClientId, _ => KitLife.React(who, owner.Kit?.Id, told.Length > 0 ? $"{says}: {told}" : says));
+        await commands.Say(
+            owner.ClientId,
+            record =>
+                KitLife.React(
+                    who,
+                    owner.Kit?.Id,
+                    told.Length > 0 ? $"{says}: {told}" : says,
+                    record.Events.FirstOrDefault(e => e.Id == test && e.Kind == SafetyKind.SkinOn)?.Line,
+                    record.Events.Any(e => e.Id == test && e.Kind == SafetyKind.SkinOn) ? test : null
+                )
+        );
         return who.Id;
     }
 

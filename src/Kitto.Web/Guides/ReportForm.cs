@@ -16,10 +16,10 @@ public static class ReportForm
     /// <summary>What is asked of how it came out: the name, the question, and what can be said. The last of comfort is a reaction.</summary>
     public static readonly IReadOnlyList<(string Name, string Ask, IReadOnlyList<(string Value, string Says)> Options)> Asked =
     [
-        ("coverage", "White hair", [("full", "All covered"), ("patchy", "Patches"), ("greyShows", "White shows")]),
-        ("depth", "Depth", [("right", "Just right"), ("tooLight", "Too light"), ("tooDark", "Too dark")]),
-        ("tone", "Tone", [("right", "Just right"), ("tooWarm", "Too warm"), ("tooCool", "Too cool"), ("green", "Greenish")]),
-        ("comfort", "Your scalp", [("fine", "Nothing"), ("tingled", "It tingled a little"), ("reacted", "It burned, itched, swelled or went red")]),
+        ("coverage", "Is the grey covered?", [("full", "All covered"), ("patchy", "Patches"), ("greyShows", "Grey shows")]),
+        ("depth", "How dark is it?", [("right", "Just right"), ("tooLight", "Too light"), ("tooDark", "Too dark")]),
+        ("tone", "How is the tone?", [("right", "Just right"), ("tooWarm", "Too warm"), ("tooCool", "Too cool"), ("green", "Greenish")]),
+        ("comfort", "How did your scalp feel?", [("fine", "Fine"), ("tingled", "It tingled a little"), ("reacted", "It burned, itched, swelled or went red")]),
     ];
 
     private static readonly string[] OfZone = ["coverage", "tone", "comfort"];
@@ -39,7 +39,7 @@ public static class ReportForm
             string.Join(
                 ", ",
                 z.Value.Select(f => Asked.First(a => a.Name == f.Key))
-                    .Zip(z.Value.Values, (a, v) => $"{a.Ask}: {a.Options.First(o => o.Value == v).Says}")
+                    .Zip(z.Value.Values, (a, v) => $"{a.Name}: {a.Options.First(o => o.Value == v).Says}")
                     .Select(s => s.ToLowerInvariant())
             )
         );
@@ -82,17 +82,17 @@ public static class ReportForm
             return chosen;
         }
 
-        string coverage = Choice("coverage", Values("coverage"), "Say whether white shows.");
-        string depth = Choice("depth", Values("depth"), "Say how dark it came out.");
-        string tone = Choice("tone", Values("tone"), "Say how warm it came out.");
-        string comfort = Choice("comfort", Values("comfort"), "Say how the scalp felt.");
+        string coverage = Choice("coverage", Values("coverage"), "Say whether grey shows.");
+        string depth = Choice("depth", Values("depth"), "Say how dark it is.");
+        string tone = Choice("tone", Values("tone"), "Say how the tone is.");
+        string comfort = Choice("comfort", Values("comfort"), "Say how your scalp felt.");
         // Grams that were weighed count; else the picture of the bowl, which is a judgement.
         bool weighed = !string.IsNullOrWhiteSpace(typed.GetValueOrDefault("leftGrams"));
         double? left = null;
         if (weighed && !TryNumber(typed["leftGrams"], 0, most, out left))
         {
             wrong["leftGrams"] = text[
-                "0 to {0} grams: of {1} g sent, {2} g stays on the bowl.",
+                "0 to {0} grams: we sent {1} g, and {2} g stays on the bowl.",
                 Grams(most),
                 Grams(quantity.SendGrams.Value),
                 Grams(quantity.ResidueGrams.Value)
@@ -106,7 +106,7 @@ public static class ReportForm
             }
             else
             {
-                wrong["leftGrams"] = text["Tap the bowl that looks like yours, or give the grams."];
+                wrong["leftGrams"] = text["Tap the bowl that looks like yours, or type the grams."];
             }
         }
 
@@ -115,8 +115,8 @@ public static class ReportForm
         if (ranOut && (reserve || left > 0 || TypedNumber.Read(typed.GetValueOrDefault("bowl")) > 0))
         {
             wrong["leftGrams"] = reserve
-                ? text["You say that it ran out, and that the reserve is still sealed. Which is right? If you could not open it, say so below."]
-                : text["You say that it ran out, and that something was left. Which is right?"];
+                ? text["You say that it ran out and that the reserve is still sealed. Which is right? If you could not open it, tell us below."]
+                : text["You say that it ran out and that something was left. Which is right?"];
         }
 
         if (!TryNumber(typed.GetValueOrDefault("minutes"), 1, 240, out double? minutes))
@@ -126,11 +126,11 @@ public static class ReportForm
 
         if (!DateOnly.TryParseExact(typed.GetValueOrDefault("appliedOn"), "yyyy-MM-dd", out var day))
         {
-            wrong["appliedOn"] = text["Give the day you coloured."];
+            wrong["appliedOn"] = text["Type the day you coloured."];
         }
         else if (day > today || day < open.Studio.Today(open.Signed.SignedAt))
         {
-            wrong["appliedOn"] = day > today ? text["This day is in the future."] : text["That was before this kit was made."];
+            wrong["appliedOn"] = day > today ? text["This day is in the future."] : text["That was before we made this kit."];
         }
 
         var zones = ZonesSaid(typed)

@@ -16,9 +16,24 @@ namespace Kitto.Web.Guides;
 /// <param name="Begun">When each step was begun last.</param>
 /// <param name="First">First stroke; null before it.</param>
 /// <param name="Rinse">When to rinse; null before the first stroke.</param>
-/// <param name="Says">What to tell her; null where all goes as planned.</param>
+/// <param name="PartAt">When some zones have to be rinsed before the others; null where none have.</param>
+/// <param name="PartZones">Which zones those are, in words.</param>
+/// <param name="Says">What else the client has to hear; null where all goes as planned.</param>
 /// <param name="Lanes">The clock as it runs, drawn; null before the first stroke.</param>
-public sealed record RunNow(long Now, string Part, int At, IReadOnlyDictionary<int, long> Begun, long? First, long? Rinse, string? Says, string? Lanes);
+/// <param name="Page">Changes whenever the page would show something else: the kit was stopped, moved or cancelled, a test was reported.</param>
+public sealed record RunNow(
+    long Now,
+    string Part,
+    int At,
+    IReadOnlyDictionary<int, long> Begun,
+    long? First,
+    long? Rinse,
+    long? PartAt,
+    string? PartZones,
+    string? Says,
+    string? Lanes,
+    string Page
+);
 
 /// <summary>Takes in the words of a run as they come, from any device, and says where it stands.</summary>
 public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider clock)
@@ -66,22 +81,59 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
 
     /// <summary>Where a kit's run stands.</summary>
     /// <param name="open">Her guide.</param>
-    /// <param name="part">Which part of the page she belongs on.</param>
-    public RunNow Stand(OpenGuide open, string part)
+    /// <param name="page">Which part of the page the client belongs on.</param>
+    public RunNow Stand(OpenGuide open, string page)
     {
         var (now, run) = (clock.GetUtcNow().UtcDateTime, open.Run);
         var begun = run.Steps.GroupBy(s => s.Step).ToDictionary(g => g.Key, g => Ms(g.Max(s => s.At)));
-        var stand = run.InHand(now) ? Of(open.Guide, open.Prescription, open.Case, open.Shelf, run.Steps, now, out _) : null;
+        DateTime? first = null;
+        var stand = run.InHand(now) ? Of(open.Guide, open.Prescription, open.Case, open.Shelf, run.Steps, now, out first) : null;
+        var timer = RunClock.Of(open.Guide, run, open.Prescription.Clock!, stand, first, now);
         return new RunNow(
             Ms(now),
-            part,
+            page,
             run.Steps.Count == 0 ? 1 : run.Steps[^1].Step,
             begun,
             run.FirstStroke is { } f ? Ms(f) : null,
-            run.FirstStroke is { } stroke && stand is not null ? Ms(stroke.AddMinutes(stand.Actual.RinseAtMinutes.Value)) : null,
-            stand?.Says is { } says ? Words.Client.Says(says) : null,
-            stand is null ? null : Draw(stand, open)
+            timer.RinseAt is { } rinse ? Ms(rinse) : null,
+            stand?.FirstOffAt is { } part && first is { } from ? Ms(from.AddMinutes(part)) : null,
+            stand?.FirstOffAt is null ? null : Words.Client.Terms(stand.FirstOff),
+            // The phone says by itself, and to the second, when a rinse is due.
+            timer.Says is { } says && stand?.FirstOffAt is null && !(timer.RinseAt <= now && stand?.Painted != false) ? Words.Client.ToClient(says) : null,
+            stand is null ? null : Draw(stand, open),
+            PageOf(open, page)
         );
+    }
+
+    /// <summary>What an open page is compared with.</summary>
+    public static string PageOf(OpenGuide open, string part) =>
+        string.Join(
+            ' ',
+            part,
+            open.Kit.Version,
+            open.Kit.ColourOn?.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture),
+            string.Join(',', open.Tests.Skin.Select(s => s.Stage)),
+            open.Tests.Strand?.Id
+        );
+
+    /// <summary>What is told where colour is on already: a first stroke then, and all of it painted by the plan or by now, whichever is earlier.</summary>
+    /// <param name="open">The guide.</param>
+    /// <param name="id">The id of what was sent.</param>
+    /// <param name="on">When the colour went on, UTC.</param>
+    /// <param name="now">Now, UTC.</param>
+    public static IReadOnlyList<RunLine> OnAlready(OpenGuide open, Guid id, DateTime on, DateTime now)
+    {
+        var steps = open.Guide.Steps;
+        int first = open.Kit.RunSteps.First,
+            wait = steps.Select((s, i) => (s.Kind, Number: i + 1)).First(s => s.Kind == StepKind.Wait).Number;
+        int zone = steps.Select((s, i) => (s.Kind, Number: i + 1)).First(s => s.Kind == StepKind.Paint).Number;
+        var painted = on.AddMinutes(open.Prescription.Clock!.PaintMinutes.Value);
+        return
+        [
+            new RunLine(id, RunWord.Start, 0, on),
+            .. new[] { first, zone }.Distinct().Select(s => new RunLine(KitLife.Next(id, s), RunWord.Step, s, on)),
+            new RunLine(KitLife.Next(id, wait), RunWord.Step, wait, painted < now ? painted : now),
+        ];
     }
 
     /// <summary>The stand of a run at a moment; null before the first zone was painted.</summary>
@@ -105,6 +157,7 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
         int after = paints[^1].Step + 1;
         // She is done painting when she goes past the last zone, and again when she had gone back to one.
         DateTime? last = steps[^1].Step >= after ? steps.Where((s, i) => s.Step >= after && (i == 0 || steps[i - 1].Step < after)).Max(s => s.At) : null;
+        bool rinsed = guide.FirstRinse <= steps[^1].Step;
         bool reserve = p.Formulas[0].Pairs is { Count: > 1 } pairs && pairs[^1].IsReserve;
         return strokes.Count == 0
             ? null
@@ -116,7 +169,8 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
                 c.Reading,
                 c.Goal.Service,
                 line,
-                reserve
+                reserve,
+                rinsed
             );
     }
 

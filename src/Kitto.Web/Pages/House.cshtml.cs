@@ -1,4 +1,5 @@
 using System.Globalization;
+using Kitto.Core.Safety;
 using Kitto.Core.Shade;
 using Kitto.Core.Trade;
 using Kitto.Store;
@@ -18,23 +19,6 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
     /// <summary>How messages leave, and what is wrong with it.</summary>
     public PostSettings Settings => settings;
 
-    /// <summary>The values as typed.</summary>
-    public sealed class HouseForm
-    {
-        public string? Name { get; set; }
-        public string? Phone { get; set; }
-        public string? AlarmEmail { get; set; }
-        public string? Address { get; set; }
-        public string? TrailYears { get; set; }
-        public string? KeepYears { get; set; }
-        public string? Level { get; set; }
-        public string? CostShort { get; set; }
-        public string? CostLeft { get; set; }
-        public string? ScaleStep { get; set; }
-        public Dictionary<LineKind, string?> Lines { get; set; } = [];
-        public int Version { get; set; }
-    }
-
     /// <summary>Kinds of which the shelf has more than one line, so that the house has a choice.</summary>
     public IReadOnlyList<IGrouping<LineKind, Line>> Choices => [.. shelf.Lines.GroupBy(l => l.Kind).Where(g => g.Count() > 1).OrderBy(g => g.Key)];
 
@@ -48,6 +32,9 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
     public double? FromCosts { get; private set; }
 
     public string Wrong(string field) => wrong.GetValueOrDefault(field, "");
+
+    /// <summary>The usual emergency number of the studio's country.</summary>
+    public string Usual => EmergencyNumbers.Of((Input.Country ?? "").Trim().ToUpperInvariant());
 
     /// <summary>When the last good backup was made, by the studio's clock.</summary>
     public DateTime? Backup { get; private set; }
@@ -79,6 +66,18 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
         if (!Studio.IsPhone(phone))
         {
             wrong["Phone"] = SetupModel.PhoneRange;
+        }
+
+        string country = (input.Country ?? "").Trim().ToUpperInvariant();
+        if (!EmergencyNumbers.IsCountry(country))
+        {
+            wrong["Country"] = "Two letters, such as GB or NO.";
+        }
+
+        string emergency = (input.Emergency ?? "").Trim();
+        if (emergency.Length > 0 && !EmergencyNumbers.IsNumber(emergency))
+        {
+            wrong["Emergency"] = $"2 to {EmergencyNumbers.Longest} digits; or leave it empty.";
         }
 
         string alarm = (input.AlarmEmail ?? "").Trim();
@@ -122,6 +121,8 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
                 {
                     Name = name,
                     Phone = phone,
+                    Country = country,
+                    Emergency = emergency,
                     AlarmEmail = alarm,
                     Address = address!,
                     KeepYears = (int)keep!.Value,
@@ -164,6 +165,8 @@ public sealed class HouseModel(Studios studios, PostSettings settings, Shelf she
         {
             Name = studio.Name,
             Phone = studio.Phone,
+            Country = studio.Country,
+            Emergency = studio.Emergency,
             AlarmEmail = studio.AlarmEmail,
             Address = studio.Address,
             KeepYears = Say(studio.KeepYears),

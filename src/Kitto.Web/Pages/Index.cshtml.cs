@@ -17,6 +17,7 @@ public sealed class TodayModel(
     Messages messages,
     Studios studios,
     SafetyRecords safety,
+    KitNotes notes,
     Proposals proposals,
     TimeProvider clock
 ) : PageModel
@@ -78,11 +79,12 @@ public sealed class TodayModel(
         var back = (await safety.TakenBack(now.AddDays(-TakenBackDays)))
             .Select(b => new TodayLine(
                 b.Client,
-                $"told of a reaction {Studio.Local(b.ToldAt):ddd HH:mm} and took it back {Studio.Local(b.BackAt):HH:mm} as tapped by mistake",
+                $"reported a reaction {Studio.Local(b.ToldAt):ddd HH:mm}, withdrew it {Studio.Local(b.BackAt):HH:mm} (tapped by mistake)",
                 $"/clients/{b.ClientId}#safety",
-                "Call all the same"
+                "Call anyway"
             ))
             .ToList();
+        var asked = (await notes.Open()).Select(n => new TodayLine(n.Client, TodayWords.Of(n.Sort), $"/kits/{n.KitId}", "Open the kit")).ToList();
         var proposed = (await proposals.Waiting())
             .Select(o => new TodayLine(
                 o.ClientName,
@@ -112,8 +114,9 @@ public sealed class TodayModel(
             (title, all.Count, [.. group is null ? all.Take(First) : all.Skip(from).Take(PageSize)]);
         (string Title, int Count, IReadOnlyList<TodayLine> Lines)[] every =
         [
+            Whole("Reaction withdrawn", back),
             Kept(KitPlace.Stopped),
-            Whole("Taken back", back),
+            Whole("From clients", asked),
             Whole("Answers to read", told),
             Whole("To countersign", proposed),
             Kept(KitPlace.Report),

@@ -14,23 +14,23 @@ public static class PictureWords
     public static string Of(PictureRefusal refused, IStringLocalizer? text = null) =>
         refused switch
         {
-            PictureRefusal.NoCard => Say(text, "The card is not seen whole: at least three of its four marks must be in the picture, with nothing over them."),
-            PictureRefusal.NotFlat => Say(text, "The card is bent. Lay it flat, or print it on stiffer paper."),
-            PictureRefusal.TooTilted => Say(text, "It was taken too much from the side. Hold the phone straight above the card."),
-            PictureRefusal.Blurred => Say(text, "It is blurred, or taken from too far away. Hold still, closer, and tap the card to focus."),
-            PictureRefusal.TooDark => Say(text, "It is too dark. Go to a window."),
-            PictureRefusal.TooBright => Say(text, "The paper is burnt out to white. Keep out of the sun, no flash."),
-            PictureRefusal.TwoLights => Say(text, "Lights of two colours fall on it, or a hard shadow. Switch the lamp off, or leave the window."),
-            PictureRefusal.NoHair => Say(text, "The window is not filled with hair, or not cut out."),
+            PictureRefusal.NoCard => Say(text, "Part of the card is missing. At least three of its four marks must be in the photo, with nothing over them."),
+            PictureRefusal.NotFlat => Say(text, "The card is bent. Lay it flat, or print it on thicker paper."),
+            PictureRefusal.TooTilted => Say(text, "This photo was taken from the side. Hold the phone straight above the card."),
+            PictureRefusal.Blurred => Say(text, "This photo is blurred, or too far away. Go closer, hold still and tap the card to focus."),
+            PictureRefusal.TooDark => Say(text, "This photo is too dark. Go to a window."),
+            PictureRefusal.TooBright => Say(text, "There is too much light on the paper. Stay out of the sun. No flash."),
+            PictureRefusal.TwoLights => Say(text, "There is light of two colours on it, or a hard shadow. Switch the lamp off or move away from the window."),
+            PictureRefusal.NoHair => Say(text, "There is no hair in the opening of the card, or it is not cut out."),
             PictureRefusal.NoParting => Say(
                 text,
-                "No parting is seen at the window's upper edge. Part the hair and lay the card so that scalp shows just inside it."
+                "No parting shows at the top edge of the opening. Part the hair and lay the card so that you see scalp just inside it."
             ),
             PictureRefusal.NotClear => Say(
                 text,
-                "Where regrowth ends is not clear in it: shine, or two colours too much alike. Turn the light and take it again, or it is measured by eye."
+                "We cannot see where your new growth ends. Turn towards the light and take it again. Otherwise your colourist measures it by eye."
             ),
-            PictureRefusal.TooShort => Say(text, "Less than {0} mm have grown: that is measured by eye.", HairReader.ShortestMm),
+            PictureRefusal.TooShort => Say(text, "Less than {0} mm has grown. Your colourist measures that by eye.", HairReader.ShortestMm),
             _ => throw new ArgumentOutOfRangeException(nameof(refused), refused, "no such refusal"),
         };
 
@@ -40,12 +40,12 @@ public static class PictureWords
     public static string Of(FileRefusal refused, IStringLocalizer? text = null) =>
         refused switch
         {
-            FileRefusal.NotAPicture => Say(text, "This is no picture that is read here. Take a JPEG or a PNG."),
+            FileRefusal.NotAPicture => Say(text, "This file is not a photo we can read. Use a JPEG or a PNG."),
             FileRefusal.TooLarge => Say(text, "The file is larger than {0} MB.", PictureFile.MostBytes >> 20),
-            FileRefusal.TooManyPixels => Say(text, "The picture has more than {0} million pixels. Send it smaller.", PictureFile.MostPixels / 1_000_000),
-            FileRefusal.TooFewPixels => Say(text, "The picture is too small: {0} pixels at its short side at least.", PictureFile.LeastSide),
+            FileRefusal.TooManyPixels => Say(text, "This photo has more than {0} million pixels. Send a smaller one.", PictureFile.MostPixels / 1_000_000),
+            FileRefusal.TooFewPixels => Say(text, "This photo is too small. Its short side must have at least {0} pixels.", PictureFile.LeastSide),
             FileRefusal.NotHere => Say(text, "Pictures cannot be opened on this machine: a library is missing (docs/photographs.md says which)."),
-            _ => Say(text, "The file is broken, or took too long to open. Send the picture again."),
+            _ => Say(text, "The file is damaged, or took too long to open. Send the photo again."),
         };
 
     private static string Say(IStringLocalizer? text, string words, params object[] facts) =>

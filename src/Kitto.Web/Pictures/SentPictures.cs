@@ -55,7 +55,7 @@ public sealed class SentPictures(
             size = whole ? (int)Math.Min(int.MaxValue, file?.Length ?? 0) : Number(form["size"]);
         if (file is not { Length: > 0 } || !Guid.TryParse(form["id"], out var id) || id == Guid.Empty || Wanted(form) is not ({ } kind, { } zone))
         {
-            return new SentStand(0, false, text["Choose a picture first."]);
+            return new SentStand(0, false, text["Choose a photo first."]);
         }
 
         if (size is < 1 or > PictureFile.MostBytes || from < 0 || file.Length > size)
@@ -69,7 +69,7 @@ public sealed class SentPictures(
             print = TypedNumber.Read(form["rule"], CardScale.LeastRead, CardScale.MostRead) is { } read ? CardScale.OutlineRead(read) : null;
             if (print is null)
             {
-                return new SentStand(0, false, text["{0} to {1} mm, or nothing.", CardScale.LeastRead, CardScale.MostRead]);
+                return new SentStand(0, false, text["{0} to {1} mm, or leave it empty.", CardScale.LeastRead, CardScale.MostRead]);
             }
         }
 
@@ -79,7 +79,7 @@ public sealed class SentPictures(
         var coming = new PictureOnItsWay(id, owner.ClientId, owner.Kit?.Id, owner.Link.Id, Json.Name(kind), Json.Name(zone), print, size);
         return await sending.Take(coming, from, (int)file.Length, seal.Seal(piece.ToArray()), now) switch
         {
-            null => new SentStand(0, false, text["At most {0} pictures through one link.", PictureSending.MostOfALink]),
+            null => new SentStand(0, false, text["At most {0} photos with one link.", PictureSending.MostOfALink]),
             { Kept: true } => await Kept(owner, id, size),
             { Pieces: { } pieces } => await Read(coming, [.. pieces.SelectMany(p => seal.Open(p) ?? [])], now, gone),
             var came => new SentStand(came.Came, false, null),
@@ -92,8 +92,8 @@ public sealed class SentPictures(
     /// <summary>What a client is told of a picture that is kept: that it is there, or why it cannot be measured.</summary>
     public string Says(HeadPicture picture) =>
         Refused(picture) is { } refused ? PictureWords.Of(refused, text)
-        : picture.Of == PictureKind.Whole ? text["It is with your colourist."]
-        : text["It is with your colourist, and was measured."];
+        : picture.Of == PictureKind.Whole ? text["Your colourist has it."]
+        : text["Your colourist has it, and it was measured."];
 
     /// <summary>Why it is better taken again; null: it is well as it is.</summary>
     public static PictureRefusal? Refused(HeadPicture picture) => picture.Of == PictureKind.Whole ? null : picture.Measured.Reading?.Refused;

@@ -79,7 +79,7 @@ public static class CalendarFile
                             at,
                             TimeSpan.FromMinutes(45),
                             text["Skin test: put it on"],
-                            text["Behind the ear or in the elbow, as your guide says. Wipe it off after {0} minutes.", Values.SkinTestOnMinutes],
+                            text["Your guide shows you where and how. Wipe it off after {0} minutes.", Values.SkinTestOnMinutes],
                             TimeSpan.FromHours(-1)
                         );
                         Look(kit, studio.Utc(at));
@@ -91,7 +91,7 @@ public static class CalendarFile
                             at,
                             TimeSpan.FromHours(1.5),
                             text["Strand test"],
-                            text["One hidden lock at the back, as your guide says. Look at it in daylight."],
+                            text["One hidden strand at the back. Your guide shows you how. Look at it in daylight."],
                             TimeSpan.FromHours(-1)
                         );
                         break;
@@ -102,7 +102,7 @@ public static class CalendarFile
                             at,
                             TimeSpan.FromHours(2),
                             text["Colour day"],
-                            text["Only with both tests clear. Lay everything out before mixing."],
+                            text["Only if both tests are clear. Lay everything out before you mix."],
                             TimeSpan.FromHours(-16)
                         );
                         break;
@@ -113,7 +113,7 @@ public static class CalendarFile
                             at,
                             TimeSpan.FromMinutes(15),
                             text["How did it go?"],
-                            text["Dry, in daylight: tell your colourist in your guide."],
+                            text["Look at it dry and in daylight, then report it in your guide."],
                             TimeSpan.Zero
                         );
                         break;
@@ -136,8 +136,8 @@ public static class CalendarFile
                 null,
                 studio.Local(put.AddHours(Values.SkinTestHours)),
                 TimeSpan.FromMinutes(15),
-                text["Skin test: look at the place"],
-                text["{0} hours are over. Look, feel, and say in your guide how it is.", Values.SkinTestHours],
+                text["Skin test: look at the spot"],
+                text["The {0} hours are over. Look at the spot, feel it and report it in your guide.", Values.SkinTestHours],
                 TimeSpan.Zero
             );
 

@@ -1,4 +1,6 @@
 using Kitto.Core.Clock;
+using Kitto.Core.Contract;
+using Kitto.Core.Trade;
 using Kitto.Core.Wording;
 using Kitto.Store;
 using Kitto.Web.Delivery;
@@ -11,6 +13,7 @@ namespace Kitto.Web.Today;
 public sealed class ClientMessageSender(
     Messages messages,
     Clients clients,
+    Kits kits,
     GuideLinks links,
     Studios studios,
     PostSettings settings,
@@ -33,9 +36,23 @@ public sealed class ClientMessageSender(
     internal async Task Say(Kit kit, ClientMessage kind, Studio studio, string key)
     {
         var client = (await clients.Get(kit.ClientId))!;
-        var (subject, body) = Language.Of(client.Language).Message(kind, client.Name.Split(' ')[0], studio.Name, kit.Days, await links.Newest(kit.Id));
+        var (subject, body) = Language
+            .Of(client.Language)
+            .Message(
+                kind == ClientMessage.ColourTomorrow && await WashesBefore(kit) ? ClientMessage.ColourTomorrowWashed : kind,
+                client.Name.Split(' ')[0],
+                studio.Name,
+                kit.Days,
+                await links.Newest(kit.Id),
+                studio.Ambulance(client.Country),
+                studio.Phone
+            );
         await messages.Make(key, client.Id, client.Email, subject, body, clock.GetUtcNow().UtcDateTime);
     }
+
+    /// <summary>Whether the guide of a kit asks for hair that was washed the day before.</summary>
+    private async Task<bool> WashesBefore(Kit kit) =>
+        await kits.Frozen(kit.PrescriptionId) is { } signed && CaseReader.Kept(signed.CaseDocument).House.Way<Washing>() == Washing.WashedDayBefore;
 
     /// <summary>A stop is told to the studio at once, where it has an address for that; the marks on its pages stand beside it.</summary>
     internal async Task Alarm(Kit kit, DateTime since, Studio studio, DateTime now)

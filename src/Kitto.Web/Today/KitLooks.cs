@@ -76,7 +76,11 @@ public sealed class KitLooks(
             // Of a kit that a stop holds nothing is said but by a person.
             if (verdict.MayGoOn)
             {
-                due.AddRange(ClientMessages.Due(kit.Days, kit.Step, verdict.Tests.Far, today).Select(kind => (kit.MessageKey(kind), kit, kind)));
+                due.AddRange(
+                    ClientMessages
+                        .Due(kit.Days, kit.Step, verdict.Tests.Far, today, new ClientSign(kit.OpenedAt is not null, run.BegunAt is not null))
+                        .Select(kind => (kit.MessageKey(kind), kit, kind))
+                );
             }
             else if (kit is { State: "stopped", StoppedAt: { } since })
             {

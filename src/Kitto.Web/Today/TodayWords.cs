@@ -57,11 +57,22 @@ public sealed class TodayWords(Studio studio, DateOnly today)
             SkinStage.ToReport => "skin test waits for word",
             SkinStage.Expired => "the skin test is too old now",
             SkinStage.Reacted => "the skin test reacted",
+            SkinStage.Withdrawn => "reported a skin reaction, then withdrew it: call",
             _ => verdict.Tests.Strand is { Result: { } strand }
                 ? $"strand test came out {Words.Spaced(Words.Name(strand))}{(verdict.Has(LockKind.Colourist) ? ", waits for you" : "")}"
                 : "skin test clear, strand test to come",
         };
     }
+
+    /// <summary>What a client said of the box.</summary>
+    public static string Of(KitNoteKind kind) =>
+        kind switch
+        {
+            KitNoteKind.BoxLate => "The box has not arrived.",
+            KitNoteKind.PartMissing => "Something is missing or damaged.",
+            KitNoteKind.NewDay => "The colour day has passed; a new day is wanted.",
+            _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "There are no words for this."),
+        };
 
     /// <summary>A day, as seen from today.</summary>
     public string When(DateOnly day) =>

@@ -51,14 +51,31 @@ public sealed class DaysTests
     [InlineData("2027-03-17", TestsStand.Clear, "Posted ColourTomorrow")]
     [InlineData("2027-03-17", TestsStand.StrandToCome, "Posted NotTomorrow")]
     [InlineData("2027-03-17", TestsStand.None, "Posted TestOverdue NotTomorrow")]
-    [InlineData("2027-03-19", TestsStand.Clear, "")]
+    [InlineData("2027-03-19", TestsStand.Clear, "DayPassed")]
+    [InlineData("2027-03-20", TestsStand.None, "DayPassed")]
     [InlineData("2027-03-21", TestsStand.Clear, "ReportDue")]
     [InlineData("2027-03-30", TestsStand.None, "ReportDue")]
     public void What_is_due_to_be_said_follows_the_day_and_the_tests(string today, TestsStand tests, string kinds)
     {
-        Assert.Equal(kinds, string.Join(" ", ClientMessages.Due(Days, KitStep.Posted, tests, DateOnly.Parse(today))));
-        Assert.All(Enum.GetValues<KitStep>().Where(s => s != KitStep.Posted), s => Assert.Empty(ClientMessages.Due(Days, s, tests, DateOnly.Parse(today))));
+        var day = DateOnly.Parse(today);
+        var seen = new ClientSign(Opened: true, Begun: false);
+        Assert.Equal(kinds, string.Join(" ", ClientMessages.Due(Days, KitStep.Posted, tests, day, seen)));
+        Assert.All(Enum.GetValues<KitStep>().Where(s => s != KitStep.Posted), s => Assert.Empty(ClientMessages.Due(Days, s, tests, day, seen)));
+        // Whoever has begun is not asked about a day that has passed.
+        Assert.DoesNotContain(ClientMessage.DayPassed, ClientMessages.Due(Days, KitStep.Posted, tests, day, seen with { Begun = true }));
     }
+
+    [Theory]
+    [InlineData("2027-03-12", false, "Posted TestDue")]
+    [InlineData("2027-03-13", false, "Posted BoxLate")]
+    [InlineData("2027-03-16", false, "Posted BoxLate")]
+    [InlineData("2027-03-16", true, "Posted TestOverdue")]
+    [InlineData("2027-03-19", false, "DayPassed")]
+    public void A_box_whose_guide_nobody_opened_is_asked_about_two_days_after_it_should_have_arrived(string today, bool opened, string kinds) =>
+        Assert.Equal(
+            kinds,
+            string.Join(" ", ClientMessages.Due(Days, KitStep.Posted, TestsStand.None, DateOnly.Parse(today), new ClientSign(opened, false)))
+        );
 
     [Fact]
     public void Everything_said_carries_the_caution_and_no_word_to_colour_without_clear_tests() =>
@@ -66,10 +83,15 @@ public sealed class DaysTests
             Enum.GetValues<ClientMessage>(),
             kind =>
             {
-                var (subject, body) = Language.English.Message(kind, "Maren", "Slipway", Days);
+                var (subject, body) = Language.English.Message(kind, "Maren", "Slipway", Days, "https://x/g/y", "999", "01632 960455");
                 Assert.True(subject.Length is > 5 and < 60);
-                Assert.Contains("do not colour, call us", body, StringComparison.Ordinal);
-                Assert.Equal(kind == ClientMessage.ColourTomorrow, body.Contains("tests are clear. Lay", StringComparison.Ordinal));
+                Assert.Contains("do not colour, and call us: 01632 960455", body, StringComparison.Ordinal);
+                Assert.Contains("Call an ambulance: 999", body, StringComparison.Ordinal);
+                Assert.Contains("https://x/g/y", body, StringComparison.Ordinal);
+                Assert.Equal(
+                    kind is ClientMessage.ColourTomorrow or ClientMessage.ColourTomorrowWashed,
+                    body.Contains("Both tests are clear.", StringComparison.Ordinal)
+                );
             }
         );
 

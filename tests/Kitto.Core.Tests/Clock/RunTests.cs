@@ -45,8 +45,8 @@ public sealed class RunTests
         Assert.Equal(62.5, slower.Actual.RinseAtMinutes.Value);
         Assert.Equal([Zone.LeftBack], slower.FirstOff);
         Assert.Equal(60, slower.FirstOffAt!.Value, 6);
-        Assert.Contains("Rinse first at the left back, in 20 min, and keep the rest dry", Language.English.Says(slower.Says!), StringComparison.Ordinal);
-        Assert.Contains("Rinse now at the left back", Language.English.Says(Stand(1.5, 9, 37.5, 60.5).Says!), StringComparison.Ordinal);
+        Assert.Contains("In 20 min, rinse only your left back. Keep the rest dry.", Language.English.Says(slower.Says!), StringComparison.Ordinal);
+        Assert.Contains("Rinse your left back now.", Language.English.Says(Stand(1.5, 9, 37.5, 60.5).Says!), StringComparison.Ordinal);
     }
 
     [Fact]
@@ -65,6 +65,87 @@ public sealed class RunTests
     [InlineData(false)]
     public void A_mix_older_than_its_working_life_is_told_and_whether_there_is_another(bool reserve) =>
         Assert.Equal(reserve, Assert.IsType<MixIsOld>(Stand(1.3, 8, null, 31, reserve).Says).Reserve);
+
+    [Fact]
+    public void Once_the_rinse_was_begun_the_clock_of_the_zones_is_silent()
+    {
+        var strokes = Plan.Zones.Select(z => (new Stroke(z.Zone, false), z.PaintedAt.Value)).ToList();
+        RunStand At(bool rinsed) => Run.Stand(Plan, strokes, Plan.PaintMinutes.Value, 90, Head.Reading, Head.Goal.Service, Line, true, rinsed);
+        Assert.IsType<TimeIsUp>(At(rinsed: false).Says);
+        Assert.Null(At(rinsed: true).Says);
+    }
+
+    /// <summary>Steps: ready, mix, one zone, wait, rinse, mix the gloss, gloss for 20 minutes, rinse, afterwards.</summary>
+    private static readonly Core.Guide TwoSteps = new(
+        [],
+        [],
+        [],
+        [],
+        [
+            new(StepKind.Prepare, "1", []),
+            new(StepKind.Mix, "2", []),
+            new(StepKind.Paint, "3", [], Zone.Crown),
+            new(StepKind.Wait, "4", [], Minutes: Minutes.Of(35)),
+            new(StepKind.Rinse, "5", []),
+            new(StepKind.Mix, "6", []),
+            new(StepKind.Lengths, "7", [], Minutes: Minutes.Of(20)),
+            new(StepKind.Rinse, "8", []),
+            new(StepKind.After, "9", []),
+        ]
+    );
+
+    private static readonly RunSteps Steps = new(3, 9);
+    private static readonly DateTime Begin = new(2027, 3, 1, 9, 0, 0, DateTimeKind.Utc);
+
+    private static RunLine Word(RunWord word, int step, double minute) => new(Guid.NewGuid(), word, step, Begin.AddMinutes(minute));
+
+    /// <summary>Minutes of the rinse and whether something is said: before the first rinse the zones', after it the gloss's own.</summary>
+    [Theory]
+    [InlineData(3, 10, 65.0, false)]
+    [InlineData(5, 90, null, false)]
+    [InlineData(6, 95, null, false)]
+    [InlineData(7, 100, 120.0, false)]
+    [InlineData(7, 121, 120.0, true)]
+    public void The_second_step_has_a_clock_of_its_own_and_is_not_late_for_the_first(int step, double now, double? rinse, bool says)
+    {
+        double begun = step == 7 ? 100 : now;
+        var run = RunState.Of(
+            [Word(RunWord.Start, 0, 0), Word(RunWord.Step, 3, 5), .. step > 3 ? [Word(RunWord.Step, step, begun)] : Array.Empty<RunLine>()],
+            Steps
+        );
+        var clock = RunClock.Of(TwoSteps, run, Plan, null, null, Begin.AddMinutes(now));
+        Assert.Equal(rinse, (clock.RinseAt - Begin)?.TotalMinutes);
+        Assert.Equal(says, clock.Says is not null);
+    }
+
+    [Fact]
+    public void A_newer_empty_start_of_another_phone_never_hides_colour_that_is_on_the_head()
+    {
+        RunLine[] words =
+        [
+            Word(RunWord.Start, 0, 0),
+            Word(RunWord.Step, 1, 0.1),
+            Word(RunWord.Step, 3, 10),
+            Word(RunWord.Start, 0, 20),
+            Word(RunWord.Step, 1, 20.1),
+            Word(RunWord.Step, 2, 21),
+        ];
+        var run = RunState.Of(words.Reverse(), Steps);
+        Assert.Equal((Begin.AddMinutes(10), 3), (run.FirstStroke!.Value, run.Steps[^1].Step));
+        Assert.False(run.Unopened);
+        // Rinsed, the next start is a new run.
+        var next = RunState.Of([.. words, Word(RunWord.End, 0, 60), Word(RunWord.Start, 0, 70)], Steps);
+        Assert.Equal((Begin.AddMinutes(70), null), (next.BegunAt!.Value, next.FirstStroke));
+    }
+
+    [Fact]
+    public void A_stroke_without_a_run_is_one_that_comes_off_and_none_once_it_was_undone()
+    {
+        RunLine[] words = [Word(RunWord.Step, 1, 0), Word(RunWord.Step, 3, 5), Word(RunWord.Step, 4, 15)];
+        var run = RunState.Of(words, Steps);
+        Assert.True(run.Unopened && run.OnHead(Begin.AddMinutes(16)));
+        Assert.Equal(RunState.None, RunState.Of([.. words, Word(RunWord.Back, 4, 16), Word(RunWord.Back, 3, 16.1)], Steps));
+    }
 
     [Fact]
     public void Whatever_happens_no_zone_stays_on_longer_than_it_may_without_being_named_and_all_get_the_least() =>

@@ -104,10 +104,13 @@ public sealed class GateModelTests
         private readonly List<Guid> stops = [];
         private readonly HashSet<Guid> corrected = [];
         private int reactions;
+        private readonly HashSet<Guid> withdrawn = [];
         private bool anyStop,
             over,
             young,
-            closed;
+            closed,
+            cancelled,
+            unopened;
         private DateTime? released,
             news,
             started,
@@ -181,6 +184,20 @@ public sealed class GateModelTests
                 case 14:
                     Tell(act, new RunLine(who.Id, act.Which == 0 ? RunWord.End : RunWord.Step, act.Which == 0 ? 0 : 8, Now));
                     break;
+                // The skin test that was put on last is called a reaction, withdrawn at once, and sometimes accepted by the colourist.
+                case 16 when act.Which >= 2 && on.Count > 0:
+                    var reacted = on[^1];
+                    var reaction = new Speaker(Guid.NewGuid(), Now, Speaker.Client);
+                    Take(act with { Killed = false }, KitLife.React(reaction, kit.Id, "with a skin test", reacted.Line, reacted.Id), () => reactions++);
+                    withdrawn.Add(reacted.Id);
+                    Take(act with { Killed = false }, KitLife.Mistaken(record, reaction.Id, who), () => corrected.Add(reaction.Id));
+                    if (act.Which == 3)
+                    {
+                        var looked = new Speaker(Guid.NewGuid(), Now, "Tove");
+                        Take(act with { Killed = false }, KitLife.AcceptSkin(record, kit, reacted.Id, "called: nothing at all on the skin", looked), () => withdrawn.Remove(reacted.Id));
+                    }
+
+                    break;
                 case 15 or 16 when act.Which < 2:
                     Take(act, KitLife.React(who, kit.Id, "it burns"), () => reactions++);
                     break;
@@ -200,9 +217,12 @@ public sealed class GateModelTests
                 case 20 when stops.Count > 0:
                     Take(act, KitLife.Correct(record, stops[0], who), () => corrected.Add(stops[0]));
                     break;
-                case 21 when act.Which == 3:
+                case 21 when act.Which is 1 or 3:
                     kit = kit with { Step = kit.Step == KitStep.Stopped ? KitStep.Stopped : KitStep.Closed };
                     over = true;
+                    // Half of them because the studio cancels the kit.
+                    cancelled |= act.Which == 1;
+                    kit = act.Which == 1 ? kit with { CancelledAt = kit.CancelledAt ?? Now } : kit;
                     break;
                 case 21 when act.Which == 2:
                     record = record with { Born = [.. record.Born, new DateOnly(2014, 1, 1)] };
@@ -239,27 +259,30 @@ public sealed class GateModelTests
 
             words.Add(word);
             bool lapsed = heard is { } h && word.At >= h.AddHours(6);
+            bool alive = started is not null && !closed && !lapsed;
+            bool colour = alive && stroke is not null && ended is null;
+            bool paints = word.Step is >= 3 and < 8;
             switch (word.Word)
             {
-                case RunWord.Start when started is null || ended is not null || lapsed:
-                    (started, stroke, ended, heard) = (word.At, null, null, word.At);
+                case RunWord.Start when !colour && (!alive || ended is not null):
+                    (started, stroke, ended, heard, closed, unopened) = (word.At, null, null, word.At, false, false);
                     break;
-                case RunWord.Step when started is not null && !closed && !lapsed:
+                // Another phone gets ready while colour is on the head: that changes nothing.
+                case RunWord.Step when colour && word.Step < 3:
+                    break;
+                case RunWord.Step when alive:
                     heard = Max(heard, word.At);
-                    stroke ??= word.Step is >= 3 and < 8 ? word.At : null;
+                    stroke ??= paints ? word.At : null;
                     ended = word.Step >= 8 ? word.At : null;
                     break;
-                case RunWord.End when started is not null:
-                    ended ??= word.At;
+                // A stroke without a run: it is on the head all the same.
+                case RunWord.Step when paints:
+                    (started, stroke, ended, heard, closed, unopened) = (word.At, word.At, null, word.At, false, true);
+                    break;
+                case RunWord.End when started is not null && !closed:
+                    (ended, closed) = (ended ?? word.At, true);
                     break;
             }
-
-            closed = word.Word switch
-            {
-                RunWord.End => started is not null,
-                RunWord.Start => closed && ended is not null,
-                _ => closed,
-            };
         }
 
         /// <summary>Compares the gate with the notebook.</summary>
@@ -290,7 +313,8 @@ public sealed class GateModelTests
 
             if (colour)
             {
-                Holds(verdict.State == GateState.SeeThrough && verdict.RinseNow == stopped, "silent with colour on the head");
+                bool rinse = stopped || unopened || cancelled;
+                Holds(verdict.State == GateState.SeeThrough && verdict.RinseNow == rinse, "silent with colour on the head");
             }
             else if (!stopped)
             {
@@ -330,6 +354,7 @@ public sealed class GateModelTests
         {
             bool skin = Lines.All(line =>
                 on.Where(t => t.Line == line && t.At >= (news ?? DateTime.MinValue)).OrderBy(t => t.At).LastOrDefault() is { Line: not null } last
+                && !withdrawn.Contains(last.Id)
                 && clear.TryGetValue(last.Id, out var said)
                 && (said - last.At).TotalHours >= 48
                 && (moment - last.At).TotalDays <= 14

@@ -250,7 +250,7 @@ public sealed class StrandPlanTests
         Assert.Equal(2, p.Strand.Single(z => z.Zone == Zone.Crown).Stretches.Count(r => r.Stretch == Stretch.Scalp));
         var steps = Guide.For(c, p, Bench.Shelf, Language.English)!.Steps;
         Assert.Equal(2, steps.Count(s => s.Kind == StepKind.Rinse));
-        Assert.Contains(steps, s => s.Title.Contains("second step", StringComparison.Ordinal) && s.Minutes?.Value is >= 10 and <= 20);
+        Assert.Contains(steps, s => s.Title.Contains("Second colour", StringComparison.Ordinal) && s.Minutes?.Value is >= 10 and <= 20);
         // The second step adds depth to what the first left.
         Assert.True(p.Forecast.Roots!.Lab[0] < Bench.Prescribe(Head).Forecast.Roots!.Lab[0]);
     }

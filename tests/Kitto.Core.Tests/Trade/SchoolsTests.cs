@@ -45,8 +45,8 @@ public sealed class SchoolsTests
 
     [Theory]
     [InlineData("hair.lengths.history=\"virgin\"; allZones.regrowthMm=30", "Comb it through once, from the root to where the colour ends.")]
-    [InlineData("allZones.regrowthMm=80", "Comb the new hair once, and stop short of the coloured hair.")]
-    [InlineData("allZones.greyPercent=60; allZones.resistant=true", "Comb the root once, away from the coloured hair.")]
+    [InlineData("allZones.regrowthMm=80", "Comb the new hair once. Stop before your old colour starts.")]
+    [InlineData("allZones.greyPercent=60; allZones.resistant=true", "Comb the root once, away from your old colour.")]
     [InlineData("", null)]
     public void A_house_that_combs_permanent_colour_through_never_drags_it_over_the_line(string head, string? says) =>
         Assert.Equal(

@@ -15,16 +15,16 @@ internal sealed partial class English
         [
             Sentences.Begin(Names(facts.Vessel)),
             $"{facts.Grams} · {string.Join(" + ", facts.Holds)} · {facts.Line}",
-            facts.Lots.Count == 0 ? "lot ………………………" : $"lot {string.Join(", ", facts.Lots)}",
+            facts.Lots.Count == 0 ? "batch ……………………" : $"batch {string.Join(", ", facts.Lots)}",
             $"filled {Day(facts.FilledOn, weekday: false)} · use by {Day(facts.UseBy, weekday: false)} {facts.UseBy.Year}",
             $"kit {facts.Kit} for {facts.Client}",
             Label(facts.Client),
-            $"Contents as on the maker's pack; ask {facts.Studio}{(facts.Phone.Length > 0 ? ", " + facts.Phone : "")}.",
+            $"Ingredients: see the manufacturer's pack, or ask {facts.Studio}{(facts.Phone.Length > 0 ? ", " + facts.Phone : "")}.",
         ];
 
     /// <inheritdoc/>
     public override string Paper(string name) =>
-        $"{name}, your guide is behind this code. Open it before you open anything else: it begins with the skin test, {Values.SkinTestHours} hours before the colour.";
+        $"{name}, scan this code to open your guide. Do that before you open anything else. It starts with the skin test, {Values.SkinTestHours} hours before the colour.";
 
     private static string Of(VesselKind kind) =>
         kind switch
@@ -36,7 +36,7 @@ internal sealed partial class English
             VesselKind.DeveloperBlend => "developer blend",
             VesselKind.Developer => "developer",
             VesselKind.StrandDeveloper => "strand test, developer",
-            VesselKind.Vial => "vial for stubborn white",
+            VesselKind.Vial => "vial of developer for stubborn greys",
             _ => throw NoWords(kind),
         };
 

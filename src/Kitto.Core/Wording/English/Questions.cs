@@ -18,8 +18,8 @@ internal sealed partial class English
             "pregnant" => "Are you pregnant or breastfeeding?",
             "since" => "Is any of this new since your last kit, or in the last half year?",
             "putOn" => "What has been put on your hair, as far back as you remember?",
-            "damage" => "Does your hair break, or stretch without coming back?",
-            "reading" => "Is small print hard for you?",
+            "damage" => "Does your hair break, or stretch and stay stretched?",
+            "reading" => "Is small print hard for you to read?",
             "other" => "Anything else your colourist should know?",
             _ => throw NoWords(question),
         };
@@ -51,15 +51,15 @@ internal sealed partial class English
         what switch
         {
             Treatment.Permanent => "permanent colour",
-            Treatment.Demi => "demi or tint that washes out",
+            Treatment.Demi => "colour that fades in a few weeks (semi- or demi-permanent)",
             Treatment.Gloss => "gloss or toner",
             Treatment.Lightened => "bleached all over",
             Treatment.Highlights => "highlights",
             Treatment.BoxDye => "colour from a shop box",
             Treatment.Henna => "henna",
-            Treatment.Metallic => "a darkener that works bit by bit",
+            Treatment.Metallic => "gradual grey restorer (a comb-in, spray or mousse that darkens hair over days)",
             Treatment.Straightened => "relaxed, permed or straightened",
-            Treatment.Unknown => "something, I do not know what",
+            Treatment.Unknown => "something, but I do not know what",
             _ => throw NoWords(what),
         };
 
@@ -85,8 +85,8 @@ internal sealed partial class English
             StrandResult.TooDark => "Too dark",
             StrandResult.TooWarm => "Too warm",
             StrandResult.TooCool => "Too cool",
-            StrandResult.GreyShows => "White still shows",
-            StrandResult.Damaged => "It broke, stretched, got hot or a strange colour",
+            StrandResult.GreyShows => "Grey still shows",
+            StrandResult.Damaged => "It broke, stretched, got hot or turned a strange colour",
             _ => throw NoWords(result),
         };
 
@@ -102,13 +102,13 @@ internal sealed partial class English
             "eczema" => "Eczema",
             "psoriasis" => "Psoriasis",
             "asthma" => "Asthma",
-            "thinSkinMedicine" => "A medicine that thins the skin",
+            "thinSkinMedicine" => "A medicine that makes skin thinner, such as steroid cream or tablets",
             "breastfeeding" => "Breastfeeding",
             "newTattoo" => "A tattoo",
             "newIllness" => "An illness",
             "breakage" => "It breaks",
-            "severeDamage" => "It is badly damaged, or stretches and stays long",
-            "lowVision" => "I see poorly",
+            "severeDamage" => "It is badly damaged, or stretches and stays stretched",
+            "lowVision" => "I have poor eyesight",
             "readsPoorly" => "Reading is hard for me",
             _ => throw NoWords(condition),
         };

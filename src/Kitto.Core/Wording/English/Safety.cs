@@ -77,7 +77,7 @@ internal sealed partial class English
                 $"{(r.Measured ? "This hair grows" : "Hair grows")} about {r.RateMmPerMonth:0.0} mm a month, so {r.Days} days make {r.ExpectedMm:0} mm; {r.SeenMm:0.#} mm was read. Measure again, or ask when it was last coloured.",
             WishFarFromNatural => "The wish is more than two levels off the natural depth. Ask whether brows and skin will carry it.",
             AirTheRoom => "Air the room; contact lenses out, jewellery off, gloves on the whole time; no flame or hot dryer.",
-            KeepFromChildren => "Keep it from children and pets. Leftover mix is never closed up and never kept: it builds oxygen and can burst.",
+            KeepFromChildren => "Keep it from children and pets. Never seal or store leftover mix: it gives off gas and can burst.",
             NeverOnBrows => "Never on brows, lashes or beard: it can blind.",
             _ => throw NoWords(reason),
         };
@@ -96,6 +96,7 @@ internal sealed partial class English
             StrandOffered => "Same formula as last time: a strand test is offered, not asked for.",
             WhiteTouchedFirst r =>
                 $"Resistant white is touched with undiluted developer on a cotton bud {(r.TenMinutes ? "ten minutes before, and wiped" : "one to two minutes before")} the colour: {Values.PreSoftenGrams} g in its own vial.",
+            KitIsOver { Cancelled: true } => "This kit was cancelled.",
             KitIsOver { Reported: true } => "This kit was reported and is done.",
             KitIsOver => "A newer kit has taken the place of this one.",
             KitNotPosted => "This kit has not been posted yet; tests are done with its own sachets.",
@@ -106,12 +107,13 @@ internal sealed partial class English
                 SkinStage.ToReport => $"The {Values.SkinTestHours} hours of the skin test are over and nobody has said how it is.",
                 SkinStage.Expired => $"The skin test is more than {r.LimitDays} days old.",
                 SkinStage.Reacted => "A reaction was reported.",
+                SkinStage.Withdrawn => "The client reported a reaction, then withdrew it. Call, then accept the test or ask for a new one.",
                 SkinStage.Clear => "",
                 _ => throw NoWords(r),
             },
             StrandLocks { Waits: true } => "A strand came out otherwise than right: the colourist looks at it before anything is mixed.",
             StrandLocks { Never: true } => "No strand test yet.",
-            StrandLocks => "The strand test is done again.",
+            StrandLocks => "The strand test has to be repeated.",
             _ => throw NoWords(reason),
         };
 
@@ -162,6 +164,7 @@ internal sealed partial class English
             RefusedFor.ReasonMissing => $"Say why it was a mistake: {KitLife.ShortestReason} to {KitLife.LongestSays} characters.",
             RefusedFor.DoubtComesFirst => "Say first why it was a mistake.",
             RefusedFor.AnotherConfirms => "Somebody else of the studio looks at it and confirms: whoever says that it was a mistake does not correct it alone.",
+            RefusedFor.ColouristAcceptsTest => "The client reported a reaction to this test and withdrew it. A colourist accepts it, or a new test is done.",
             RefusedFor.TooLateForMistake => "That is too long ago to be taken back here. Your colourist can correct it: call.",
             _ => throw NoWords(why),
         };

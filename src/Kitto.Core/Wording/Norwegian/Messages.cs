@@ -20,63 +20,87 @@ internal sealed partial class Norwegian
             $"fylt {Day(facts.FilledOn, weekday: false)} · brukes innen {Day(facts.UseBy, weekday: false)} {facts.UseBy.Year}",
             $"sett {facts.Kit} til {facts.Client}",
             Label(facts.Client),
-            $"Innhold som på produsentens pakning; spør {facts.Studio}{(facts.Phone.Length > 0 ? ", " + facts.Phone : "")}.",
+            $"Innhold: se produsentens pakning, eller spør {facts.Studio}{(facts.Phone.Length > 0 ? ", " + facts.Phone : "")}.",
         ];
 
     /// <inheritdoc/>
     public override string Paper(string name) =>
-        $"{name}, guiden din ligger bak denne koden. Åpne den før du åpner noe annet: den begynner med hudtesten, {Values.SkinTestHours} timer før fargen.";
+        $"{name}, skann denne koden for å åpne guiden din. Gjør det før du åpner noe annet. Den begynner med hudtesten, {Values.SkinTestHours} timer før fargen.";
 
     /// <inheritdoc/>
-    public override (string Subject, string Body) Message(ClientMessage kind, string name, string studio, KitDays days, string? guide = null)
+    public override (string Subject, string Body) Message(
+        ClientMessage kind,
+        string name,
+        string studio,
+        KitDays days,
+        string? guide,
+        string ambulance,
+        string phone
+    )
     {
         var (subject, says) = kind switch
         {
             ClientMessage.Posted => (
                 "Settet ditt er i posten",
-                $"Det skal være hos deg{(days.ArrivesOn is { } there ? $" {Day(there)}" : " snart")}. Begynn med hudtesten så snart det er framme; guiden din sier hvordan. Ingenting blandes før begge testene er i orden."
+                $"Det skal komme{(days.ArrivesOn is { } there ? $" {Day(there)}" : " snart")}. Ta hudtesten så snart det er framme. Guiden din viser hvordan. Ikke bland noe før begge testene er uten utslag."
+            ),
+            ClientMessage.BoxLate => (
+                "Har settet ditt kommet?",
+                $"Det skulle ha kommet{(days.ArrivesOn is { } late ? $" {Day(late)}" : "")}. Åpne guiden og si om du har fått det. Har det ikke kommet, finner vi ut hvor det er{(days.ColourOn is null ? "" : " og flytter fargedagen din")}."
+            ),
+            ClientMessage.PartSent => (
+                "En ny del til settet ditt er på vei",
+                "Vi sender deg delen som manglet eller var skadet. Vent på den før du blander noe. Guiden din sier hvilken del det er."
             ),
             ClientMessage.TestDue => (
-                "Det er tid for hudtesten",
-                $"Sett den på i dag, slik guiden din sier, og si fra der når den er på. Den tar {Values.SkinTestHours} timer, og fargedagen din venter på den."
+                "Ta hudtesten i dag",
+                $"Begynn på den i dag. Guiden din viser hvordan. Si så fra i guiden at den er på. Den tar {Values.SkinTestHours} timer, og fargedagen din avhenger av den."
             ),
             ClientMessage.TestOverdue => (
-                "Vi savner hudtesten din",
-                $"Vi har ikke hørt noe om hudtesten din{(days.ColourOn is { } day ? $". Uten den kan ikke {Day(day)} holdes" : "")}. Sett den på i dag, eller si fra hvis settet ikke har kommet."
+                "Vi har ikke fått hudtesten din",
+                $"Begynn på den i dag og si fra i guiden{(days.ColourOn is { } day ? $". Uten den kan du ikke farge {Day(day)}" : "")}. Har settet ikke kommet? Si fra om det i guiden også."
             ),
             ClientMessage.LookNow => (
                 "Se på hudtesten nå",
-                $"{Values.SkinTestHours} timer har gått. Se på stedet i godt lys, kjenn etter, og si i guiden din hvordan det er."
+                $"De {Values.SkinTestHours} timene er gått. Se på flekken i godt lys og kjenn på den. Meld så fra i guiden."
             ),
             ClientMessage.ColourTomorrow => (
                 "I morgen er fargedagen din",
-                "Begge testene er i orden. Legg alt fram før du blander, ta deg god tid, og ha guiden ved siden av deg."
+                "Begge testene er uten utslag. Les gjennom guiden i dag. Legg alt fram før du blander, og ta deg god tid."
+            ),
+            ClientMessage.ColourTomorrowWashed => (
+                "I morgen er fargedagen din",
+                "Begge testene er uten utslag. Vask håret i kveld, uten balsam. Les gjennom guiden i dag. Legg alt fram før du blander, og ta deg god tid."
             ),
             ClientMessage.NotTomorrow => (
-                "Ikke farg i morgen ennå",
-                "En test mangler fortsatt, så settet er låst. Åpne guiden din, gjør testene ferdig, så finner vi en ny dag sammen."
+                "Ikke farg i morgen",
+                "En test mangler fortsatt, så settet er låst. Gjør testene ferdig i guiden. Vi finner en ny dag sammen."
+            ),
+            ClientMessage.DayPassed => (
+                "Fargedagen din er over",
+                $"Den var {(days.ColourOn is { } gone ? Day(gone) : "planlagt tidligere")}. Har du farget? Fortell i guiden hvordan det gikk. Hvis ikke, si fra, så finner vi en ny dag. Ikke bland noe før det."
             ),
             ClientMessage.ReportDue => (
                 "Hvordan gikk det?",
-                "Tørt, i dagslys: hvordan ser det ut, og hva ble til overs? Neste sett lages ut fra det du sier i guiden din. Har du ikke farget ennå, så si fra."
+                "Hvordan ser håret ut, tørt og i dagslys? Hvor mye ble til overs? Fortell det i guiden: vi lager neste sett ut fra det. Har du ikke farget ennå? Si fra om det også."
             ),
             ClientMessage.DayMoved => (
                 "Fargedagen din er flyttet",
-                $"Den er nå {Day(days.ColourOn!.Value)}{(days.SkinOn is { } skin ? $", og hudtesten {Day(skin)}" : "")}. Guiden og kalenderen din viser de nye dagene."
+                $"Den er nå {Day(days.ColourOn!.Value)}{(days.SkinOn is { } skin ? $", og hudtesten er {Day(skin)}" : "")}. Guiden og kalenderen din viser de nye dagene."
             ),
             ClientMessage.LotRecalled => (
                 "Ikke bruk settet ditt",
-                "Produsenten har trukket tilbake noe som er i det. Ikke åpne og ikke bland noe; legg det der ingen bruker det. Er det farge i håret ditt nå, så skyll den ut. Har du brukt det og noe kjennes galt, så si fra i guiden din eller ring oss med en gang."
+                "Produsenten har trukket tilbake et av produktene i settet ditt. Ikke åpne og ikke bland noe. Legg det der ingen får tak i det, til vi sier hva du skal gjøre. Har du farge i håret nå? Skyll den ut. Har du brukt det, og noe kjennes galt? Meld fra i guiden eller ring oss."
             ),
             ClientMessage.CalledOff => (
-                "Settet ditt er avlyst",
-                "Ikke bruk det, heller ikke om noe av det alt er hos deg. Er det farge i håret ditt nå, så skyll den ut. Vi snakkes om hva som skjer videre."
+                "Vi har avlyst settet ditt",
+                "Ikke bruk det, selv om noe av det allerede har kommet. Har du farge i håret nå? Skyll den ut. Vi snakkes om hva som skjer videre."
             ),
             _ => throw NoWords(kind),
         };
         return (
             subject,
-            $"Kjære {name}\n\n{says}\n\n{(guide is null ? "Guiden din åpnes med lenken eller koden på papiret i esken." : $"Guiden din: {guide}")}\n\nHvis noe klør, svir eller hovner opp: skyll, ikke farg, ring oss; får du pustevansker eller hovner opp i ansiktet, ring nødnummeret.\n\n{studio}\n"
+            $"Kjære {name}\n\n{says}\n\n{(guide is null ? "Åpne guiden med lenken eller koden på arket i esken." : $"Guiden din: {guide}")}\n\nKlør, svir eller hovner noe opp? Skyll, ikke farg, og ring oss{(phone.Length > 0 ? $": {phone}" : "")}. Vansker med å puste, nær ved å besvime, eller hevelse i ansiktet? Ring {ambulance}.\n\n{studio}\n"
         );
     }
 }

@@ -56,11 +56,11 @@ internal sealed partial class Norwegian : Language
             VesselKind.ColourBlend => "fargeblanding",
             VesselKind.Colour => "farge",
             VesselKind.SkinTest => "hudtest",
-            VesselKind.StrandColour => "hårlokk, farge",
+            VesselKind.StrandColour => "hårtest, farge",
             VesselKind.DeveloperBlend => "fremkallerblanding",
             VesselKind.Developer => "fremkaller",
-            VesselKind.StrandDeveloper => "hårlokk, fremkaller",
-            VesselKind.Vial => "glass til hvitt hår som ikke tar farge",
+            VesselKind.StrandDeveloper => "hårtest, fremkaller",
+            VesselKind.Vial => "glass med fremkaller til gjenstridige grå hår",
             _ => throw NoWords(kind),
         };
 
@@ -187,11 +187,11 @@ internal sealed partial class Norwegian : Language
     private static string Of(FormulaUse use) =>
         use switch
         {
-            FormulaUse.Roots => "farge til hårfestet",
+            FormulaUse.Roots => "rotfarge",
             FormulaUse.Shadow => "skygge",
             FormulaUse.Lengths => "glans",
-            FormulaUse.Band => "glans nummer to",
-            FormulaUse.Second => "andre steg",
+            FormulaUse.Band => "andre glans",
+            FormulaUse.Second => "andre farge",
             _ => throw NoWords(use),
         };
 

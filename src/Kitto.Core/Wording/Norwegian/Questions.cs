@@ -18,9 +18,9 @@ internal sealed partial class Norwegian
             "pregnant" => "Er du gravid, eller ammer du?",
             "since" => "Er noe av dette nytt siden forrige sett, eller det siste halve året?",
             "putOn" => "Hva har vært i håret ditt, så langt tilbake du husker?",
-            "damage" => "Brekker håret ditt, eller strekker det seg uten å gå tilbake?",
-            "reading" => "Er liten skrift vanskelig for deg?",
-            "other" => "Er det noe annet koloristen din bør vite?",
+            "damage" => "Ryker håret ditt, eller strekker det seg uten å trekke seg sammen igjen?",
+            "reading" => "Er liten skrift vanskelig å lese for deg?",
+            "other" => "Er det noe annet frisøren din bør vite?",
             _ => throw NoWords(question),
         };
 
@@ -51,15 +51,15 @@ internal sealed partial class Norwegian
         what switch
         {
             Treatment.Permanent => "permanent farge",
-            Treatment.Demi => "toning som vaskes ut",
+            Treatment.Demi => "farge som blekner på noen uker (toning eller semipermanent)",
             Treatment.Gloss => "glans eller toner",
             Treatment.Lightened => "bleket over det hele",
             Treatment.Highlights => "striper",
             Treatment.BoxDye => "farge fra en butikkeske",
             Treatment.Henna => "henna",
-            Treatment.Metallic => "noe som mørkner litt etter litt",
+            Treatment.Metallic => "produkt som gjør grått hår mørkere litt etter litt (kam-, spray- eller skumprodukt)",
             Treatment.Straightened => "rettet, permanentet eller glattet",
-            Treatment.Unknown => "noe, jeg vet ikke hva",
+            Treatment.Unknown => "noe, men jeg vet ikke hva",
             _ => throw NoWords(what),
         };
 
@@ -85,8 +85,8 @@ internal sealed partial class Norwegian
             StrandResult.TooDark => "For mørk",
             StrandResult.TooWarm => "For varm",
             StrandResult.TooCool => "For kald",
-            StrandResult.GreyShows => "Hvitt synes fortsatt",
-            StrandResult.Damaged => "Den brakk, strakk seg, ble varm eller fikk en rar farge",
+            StrandResult.GreyShows => "Grått synes fortsatt",
+            StrandResult.Damaged => "Den røk, strakk seg, ble varm eller fikk en rar farge",
             _ => throw NoWords(result),
         };
 
@@ -102,12 +102,12 @@ internal sealed partial class Norwegian
             "eczema" => "Eksem",
             "psoriasis" => "Psoriasis",
             "asthma" => "Astma",
-            "thinSkinMedicine" => "En medisin som gjør huden tynn",
+            "thinSkinMedicine" => "En medisin som gjør huden tynnere, for eksempel kortisonkrem eller -tabletter",
             "breastfeeding" => "Ammer",
             "newTattoo" => "En tatovering",
             "newIllness" => "En sykdom",
-            "breakage" => "Det brekker",
-            "severeDamage" => "Det er svært skadet, eller strekker seg og blir langt",
+            "breakage" => "Det ryker",
+            "severeDamage" => "Det er svært skadet, eller strekker seg og forblir strukket",
             "lowVision" => "Jeg ser dårlig",
             "readsPoorly" => "Det er vanskelig for meg å lese",
             _ => throw NoWords(condition),

@@ -56,7 +56,7 @@ public sealed class QuestionsModel(
     {
         if (await Load(token) is not { } open)
         {
-            return Page410();
+            return await Answered(token) ? Page() : Page410();
         }
 
         Form = AnswersForm.Begin(open.Record);
@@ -67,7 +67,8 @@ public sealed class QuestionsModel(
     {
         if (await Load(token) is not { } open)
         {
-            return Page410();
+            // Sent twice it is one.
+            return await Answered(token) ? Redirect($"/ask/{token}") : Page410();
         }
 
         Form = AnswersForm.Posted(Request.Form, open.Record.Told);
@@ -75,15 +76,16 @@ public sealed class QuestionsModel(
         {
             Said =
                 Form.Wrong.Count == 1
-                    ? text["One question is still open: look for the red lines."]
-                    : text["{0} questions are still open: look for the red lines.", Form.Wrong.Count];
+                    ? text["One question has no answer yet. Look for the red line."]
+                    : text["{0} questions have no answer yet. Look for the red lines.", Form.Wrong.Count];
             return Page();
         }
 
         try
         {
-            Sent = await recorder.Keep(open.Record, Form.BegunFrom, told, null, link: open.Link.Id);
+            await recorder.Keep(open.Record, Form.BegunFrom, told, null, link: open.Link.Id);
             await clients.Speak(open.Record.Client.Id, SpokenOf, Reads);
+            return Redirect($"/ask/{token}");
         }
         catch (ConflictException conflict)
         {
@@ -92,6 +94,30 @@ public sealed class QuestionsModel(
 
         return Page();
     }
+
+    /// <summary>Loads what a link was answered with, while pictures still come through it; false where it was not, or long ago.</summary>
+    private async Task<bool> Answered(string token)
+    {
+        if (
+            await Sender(token) is not { Link.RevokedAt: { } closed } owner
+            || await cases.Load(owner.ClientId) is not { Answers: [var last, ..] } record
+            // The link was closed by these answers and not by a newer link.
+            || (last.AnsweredAt - closed).Duration() > TimeSpan.FromSeconds(1)
+        )
+        {
+            return false;
+        }
+
+        (Client, StudioName) = (record.Client, record.Studio.Name);
+        Sent = record.Told is { } told ? ConsultationRecorder.Stops(record, told) : [];
+        return true;
+    }
+
+    /// <summary>The panel of the stop button.</summary>
+    public ReactionPanel Panel => new(Token, Guid.CreateVersion7(), false, Core.FeltWhen.OnHead, Ambulance);
+
+    /// <summary>The local emergency number.</summary>
+    public string Ambulance { get; private set; } = Core.Safety.EmergencyNumbers.Everywhere;
 
     /// <summary>Pictures are taken through a link for so long after it was answered.</summary>
     private static readonly TimeSpan PicturesFor = TimeSpan.FromHours(24);
@@ -142,7 +168,7 @@ public sealed class QuestionsModel(
 
     private async Task<(Link Link, ClientRecord Record)?> Load(string token)
     {
-        (Token, TakesReactions) = (token, await guides.Owner(token) is not null);
+        (Token, TakesReactions, Ambulance) = (token, await guides.Owner(token) is not null, await guides.Ambulance(token));
         (var link, Client, string? closed) = await recorder.Open(token);
         Closed = closed ?? "";
         if (link is null || Client is null || await cases.Load(Client.Id) is not { } record)

@@ -1,5 +1,6 @@
 using Kitto.Core.Clock;
 using Kitto.Core.Safety;
+using Kitto.Core.Trade;
 using Kitto.Web.Guides;
 using Microsoft.AspNetCore.Mvc;
 
@@ -8,8 +9,40 @@ namespace Kitto.Web.Pages.ClientGuide;
 /// <summary>The run, and the report after it.</summary>
 public sealed partial class GuideModel
 {
-    /// <summary>She starts now: gloves on, nothing mixed. Reading has told nothing; from here on steps count.</summary>
-    public async Task<IActionResult> OnPostStart(string token) => await Tell(token, RunWord.Start);
+    /// <summary>
+    /// The client starts now. Whoever has colour on already says since when: then the clock runs from there, whatever the gate says,
+    /// because colour that is on a head is never off the record.
+    /// </summary>
+    public async Task<IActionResult> OnPostStart(string token, string? colour, string? since, string? moment)
+    {
+        if (!await Load(token))
+        {
+            return Page410();
+        }
+
+        if (colour is not ("yes" or "no"))
+        {
+            return Again("colour", text["Say whether there is colour on your hair now."]);
+        }
+
+        var who = Who();
+        if (colour == "no")
+        {
+            return await Tell(token, RunWord.Start);
+        }
+
+        (Typed["colour"], Typed["since"]) = (colour, since ?? "");
+        if (Instant(moment, since) is not { } on || on > who.Now + KitLife.Ahead || on < who.Now.AddHours(-Values.RunLapsesHours))
+        {
+            return Again(
+                "since",
+                text["It has to be between {0} and {1}.", ClientMoments.Mark(who.Now.AddHours(-Values.RunLapsesHours)), ClientMoments.Mark(who.Now)]
+            );
+        }
+
+        await run.Tell(Open!, RunRecorder.OnAlready(Open!, who.Id, on < who.Now ? on : who.Now, who.Now));
+        return Redirect($"/g/{Token}");
+    }
 
     /// <summary>It is over: all is rinsed off, or nothing was put on.</summary>
     public async Task<IActionResult> OnPostEnd(string token) => await Tell(token, RunWord.End);
@@ -86,13 +119,10 @@ public sealed partial class GuideModel
         return Open.Outcome is { } earlier
                 ? Again(
                     null,
-                    text[
-                        "This kit was reported on {0}. Your colourist has that report; call if it was wrong.",
-                        Words.Client.Moment(Open.Studio.Local(earlier.ReportedAt))
-                    ]
+                    text["You reported this kit on {0}. Call your colourist if something in that report is wrong.", ClientMoments.Mark(earlier.ReportedAt)]
                 )
-            : refused is not null ? Again(null, text["This kit has been reported already. Your colourist has that report; call if it was wrong."])
-            : !Open.MayReport ? Again(null, text["A report is taken once both tests are clear."])
+            : refused is not null ? Again(null, text["You have already reported this kit. Call your colourist if something in that report is wrong."])
+            : !Open.MayReport ? Again(null, text["You can report once both tests are clear."])
             : Page();
     }
 
@@ -105,8 +135,9 @@ public sealed partial class GuideModel
 
         var who = Who();
         int taken = await run.Tell(Open!, [new RunLine(who.Id, word, 0, who.Now)]);
-        return taken > 0 || Part == "doing"
+        await Load(token);
+        return taken > 0 || Part is "doing" or "rinse"
             ? Redirect($"/g/{Token}")
-            : Again(null, word == RunWord.Start ? text["This kit is not open now. What stands below says why."] : text["Nothing is running."]);
+            : Again(null, word == RunWord.Start ? text["You cannot start now. This page says why."] : text["No session is running."]);
     }
 }

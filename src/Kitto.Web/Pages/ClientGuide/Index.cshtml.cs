@@ -1,7 +1,8 @@
-using System.Globalization;
-using System.Net;
 using Kitto.Core;
+using Kitto.Core.Clock;
+using Kitto.Core.Contract;
 using Kitto.Core.Safety;
+using Kitto.Core.Trade;
 using Kitto.Store;
 using Kitto.Store.Commands;
 using Kitto.Web.Guides;
@@ -24,6 +25,9 @@ public sealed partial class GuideModel(
     ReactionRecorder reactions,
     RunRecorder run,
     KitCommands changes,
+    KitNotes notes,
+    PushSender pushes,
+    PushDelivery delivery,
     SentPictures sent,
     PictureReader reader,
     PictureSeal seal,
@@ -55,17 +59,16 @@ public sealed partial class GuideModel(
 
     public DateOnly Today { get; private set; }
 
-    /// <summary>A moment as the studio's clock has it, in the client's language; with scripts it is shown on the phone's own clock.</summary>
+    /// <summary>A moment as the page has it.</summary>
     /// <param name="utc">The moment, UTC.</param>
     /// <param name="brief">The hour alone.</param>
-    public HtmlString Moment(DateTime utc, bool brief = false)
-    {
-        var local = Open!.Studio.Local(utc);
-        string words = brief ? local.ToString("HH:mm", CultureInfo.InvariantCulture) : Words.Client.Moment(local);
-        return new HtmlString(
-            $"<time{(brief ? " data-short" : "")} datetime=\"{DateTime.SpecifyKind(utc, DateTimeKind.Utc):yyyy-MM-ddTHH:mm:ssZ}\">{WebUtility.HtmlEncode(words)}</time>"
-        );
-    }
+    public HtmlString Moment(DateTime utc, bool brief = false) => ClientMoments.Html(utc, Open!.Studio, brief);
+
+    /// <summary>What is wrong with a field, with its moments on the phone's own clock.</summary>
+    public HtmlString Complaint(string field) => ClientMoments.Html(Wrong.GetValueOrDefault(field, ""), Open!.Studio);
+
+    /// <summary>The local emergency number.</summary>
+    public string Ambulance { get; private set; } = EmergencyNumbers.Everywhere;
 
     public string Now => Open!.Studio.Local(clock.GetUtcNow().UtcDateTime).ToString("yyyy-MM-ddTHH:mm");
 
@@ -127,7 +130,17 @@ public sealed partial class GuideModel(
     }
 
     /// <summary>The one button on every page of hers: taken through any link that ever was hers, in any state of the kit, with or without scripts.</summary>
-    public async Task<IActionResult> OnPostBurns(string token) => await Told(token, await reactions.Take(token, Posted, "with the stop button") is not null);
+    public async Task<IActionResult> OnPostBurns(string token)
+    {
+        var taken = await reactions.Take(token, Posted, "with the stop button");
+        // Whoever has rinsed already is not asked to rinse.
+        if (taken is { } id && Posted["felt"] == Words.Name(FeltWhen.Rinsed) && await Load(token))
+        {
+            await run.Tell(Open!, [new RunLine(KitLife.Next(id, 7), RunWord.End, 0, clock.GetUtcNow().UtcDateTime)]);
+        }
+
+        return await Told(token, taken is not null);
+    }
 
     /// <summary>What she sees after a reaction: her page as it is now, or what to do where her link is closed.</summary>
     private async Task<IActionResult> Told(string token, bool taken)
@@ -147,38 +160,6 @@ public sealed partial class GuideModel(
 
     private Speaker Who() => ReactionRecorder.Who(Posted, clock.GetUtcNow().UtcDateTime);
 
-    private async Task<IActionResult> Take(Refusal? refused)
-    {
-        if (refused is null)
-        {
-            return Redirect($"/g/{Token}");
-        }
-
-        string Local(DateTime at) => Words.Client.Moment(Open!.Studio.Local(at));
-        string range = (refused.From, refused.To) switch
-        {
-            ({ } from, { } to) => " " + text["Allowed: {0} to {1}.", Local(from), Local(to)],
-            ({ } from, null) => " " + text["From {0} on.", Local(from)],
-            _ => "",
-        };
-        await Load(Token);
-        return Again(refused.Field.Length > 0 ? refused.Field : null, Words.Client.Says(refused.Says) + range);
-    }
-
-    private PageResult Again(string? field, string says)
-    {
-        if (field is null)
-        {
-            Said = says;
-        }
-        else
-        {
-            Wrong[field] = says;
-        }
-
-        return Page();
-    }
-
     private async Task<bool> Load(string token)
     {
         Token = token;
@@ -186,6 +167,7 @@ public sealed partial class GuideModel(
         Closed = closed ?? "";
         TakesReactions = Open is not null || await guides.Owner(token) is not null;
         Today = Open?.Studio.Today(clock.GetUtcNow()) ?? default;
+        Ambulance = Open is { } at ? at.Studio.Ambulance(at.Client.Country) : await guides.Ambulance(token);
         return Open is not null;
     }
 

@@ -12,6 +12,7 @@ public sealed class ClientInput
     public string? Note { get; set; }
     public string? Email { get; set; }
     public string? Phone { get; set; }
+    public string? Country { get; set; }
     public string Language { get; set; } = "en";
     public string SpokenOf { get; set; } = Pronouns.Choices[0];
     public int Version { get; set; }
@@ -61,6 +62,12 @@ public sealed class ClientInput
             Errors["Phone"] = SetupModel.PhoneRange;
         }
 
+        string country = (Country ?? "").Trim().ToUpperInvariant();
+        if (country.Length > 0 && !Core.Safety.EmergencyNumbers.IsCountry(country))
+        {
+            Errors["Country"] = "Two letters, such as GB or NO; or leave it empty.";
+        }
+
         if (Core.Wording.Language.All.All(l => l.Tag != Language))
         {
             Errors["Language"] = $"One of {string.Join(", ", Core.Wording.Language.All.Select(l => l.Name))}.";
@@ -78,6 +85,6 @@ public sealed class ClientInput
 
         return Errors.Count > 0
             ? null
-            : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version, email.Length == 0 ? null : email, Language, SpokenOf, phone);
+            : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version, email.Length == 0 ? null : email, Language, SpokenOf, phone, country);
     }
 }

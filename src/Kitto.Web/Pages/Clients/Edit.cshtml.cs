@@ -32,6 +32,7 @@ public sealed class EditModel(Store.Clients clients, SittingCommands commands, S
             Note = client.Note,
             Email = client.Email,
             Phone = client.Phone,
+            Country = client.Country,
             Language = client.Language,
             SpokenOf = client.SpokenOf,
             Version = client.Version,

@@ -22,6 +22,7 @@ namespace Kitto.Web.Pages.KitSheet;
 public sealed partial class SheetModel(
     PublicAddress site,
     Kits kits,
+    KitNotes notes,
     BenchKits benches,
     StockRecord stock,
     CaseBuilder cases,
@@ -76,6 +77,9 @@ public sealed partial class SheetModel(
 
     /// <summary>Parts that were sent once more.</summary>
     public IReadOnlyList<Replacement> Replaced { get; private set; } = [];
+
+    /// <summary>What the client said of the box, the newest first.</summary>
+    public IReadOnlyList<KitNote> Notes { get; private set; } = [];
 
     /// <summary>Links to its guide that are open, the newest first, with their addresses where they can be shown.</summary>
     public IReadOnlyList<(Link Link, string? Address)> Open { get; private set; } = [];
@@ -166,6 +170,7 @@ public sealed partial class SheetModel(
         Photos = await reports.Photos(id);
         Results = [.. await reports.ReportPhotos(id), .. await pictures.OfKit(id)];
         Replaced = await kits.Replacements(id);
+        Notes = await notes.Of(id);
         return true;
     }
 }

@@ -146,7 +146,17 @@ public sealed partial class SheetModel
         (Changing, Typed) = ("part", why ?? "");
         return Guide?.Box.Contains(part ?? "") != true ? Refused("Choose the part that is sent once more.")
             : !WrittenReason.Is(Typed) ? Refused($"Say why it is sent once more: {WrittenReason.Range}.")
-            : await Do(version, seen => changes.Replace(seen, part!, Typed.Trim(), User.Name(), Now()));
+            : await Do(
+                version,
+                async seen =>
+                {
+                    await changes.Replace(seen, part!, Typed.Trim(), User.Name(), Now());
+                    if (seen.PostedAt is not null)
+                    {
+                        await sender.Say(seen, ClientMessage.PartSent, Record.Studio, $"{seen.MessageKey(ClientMessage.PartSent)}:{Now().Ticks}");
+                    }
+                }
+            );
     }
 
     /// <summary>A part that was sent once more is there.</summary>
@@ -159,6 +169,34 @@ public sealed partial class SheetModel
 
         await changes.Arrived(Kit, what, Now());
         return RedirectToPage(new { id });
+    }
+
+    /// <summary>Somebody has dealt with what the client said of the box.</summary>
+    public async Task<IActionResult> OnPostNoted(Guid id, Guid note)
+    {
+        if (!await Load(id))
+        {
+            return NotFound();
+        }
+
+        await notes.Seen(note, id, User.Name(), Now());
+        return RedirectToPage(new { id });
+    }
+
+    /// <summary>The colourist has spoken to a client who withdrew a reaction to a skin test, and accepts the test.</summary>
+    public async Task<IActionResult> OnPostAcceptSkin(Guid id, Guid test, string? why)
+    {
+        if (!await Load(id))
+        {
+            return NotFound();
+        }
+
+        (Changing, Typed) = ("skin", why ?? "");
+        var refused = await commands.Say(
+            Kit,
+            (record, kit) => KitLife.AcceptSkin(record, kit, test, Typed, new Speaker(Guid.CreateVersion7(), Now(), User.Name()))
+        );
+        return refused is null ? RedirectToPage(new { id }) : Refused(Words.Studio.Says(refused.Says));
     }
 
     private async Task<IActionResult> Do(int version, Func<Kit, Task> change)

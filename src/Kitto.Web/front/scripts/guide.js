@@ -1,6 +1,7 @@
-// What a client's pages run: the guide, her questions, and what she taps when it burns.
+// What a client's pages run: the guide, the questions, and the stop button.
 import Alpine from '@alpinejs/csp';
 import './shell.js';
+import './guide/taps.js';
 import './guide/burns.js';
 import './guide/local.js';
 import './guide/moment.js';
@@ -8,8 +9,13 @@ import './guide/head-pictures.js';
 import './guide/tools.js';
 import './guide/zones.js';
 import './guide/offline.js';
+import './guide/strand.js';
+import './guide/ring.js';
 import begun from './guide/begun.js';
+import changed from './guide/changed.js';
+import draft from './guide/draft.js';
 import freshIds from './guide/ids.js';
+import late from './guide/late.js';
 import questions from './questions.js';
 import reading from './guide/reading.js';
 import run from './guide/run.js';
@@ -21,3 +27,6 @@ freshIds();
 addEventListener('pageshow', event => event.persisted && freshIds());
 await begun();
 Alpine.start();
+draft();
+late();
+changed();

@@ -1,16 +1,18 @@
-// A run that was begun without a network: the page still is the one for reading ahead, and becomes the one for doing.
+// A run that was begun without a network: the page still is the one for reading ahead, and becomes the one for doing. So does it to practise.
 import { $, $$ } from '../dom.js';
 import { all, drop, handler } from './unsent.js';
 
 const noted = kit => 'kitto-begun-' + kit;
+const RUN = 'kitto-run-';
 
-/** When it was begun by this phone's clock, and the id of that word; null where none was. */
+/** When it was begun by this phone's clock, the id of that word, and since when colour is on; null where none was. */
 export async function begunHere(kit) {
   const key = noted(kit);
   const said = 'indexedDB' in window ? (await all()).filter(i => handler(i.action) === 'Start' && i.action.startsWith(location.pathname)) : [];
   for (const item of said) {
-    const id = item.fields.find(([name]) => name === 'id')?.[1];
-    localStorage.setItem(key, JSON.stringify({ id, raw: item.at }));
+    const field = name => item.fields.find(([n]) => n === name)?.[1];
+    const since = field('colour') === 'yes' ? new Date(field('since')).getTime() || item.at : null;
+    localStorage.setItem(key, JSON.stringify({ id: field('id'), raw: since ?? item.at, colour: since }));
     await drop(item.key);
   }
   return JSON.parse(localStorage.getItem(key) ?? 'null');
@@ -20,9 +22,15 @@ export async function begunHere(kit) {
 export const forgetBegun = kit => localStorage.removeItem(noted(kit));
 
 /** What a run of this kit remembers on this phone, by what it was begun with. */
-export const memory = (kit, began) => `kitto-run-${kit}-${began}`;
+export const memory = (kit, began) => `${RUN}${kit}-${began}`;
 
-/** The server has taken the run over; what was tapped since and is not told yet goes on under its name. */
+/** All that this phone remembers of runs of a kit, by the name it is stored under. */
+export const memories = kit =>
+  Object.keys(localStorage)
+    .filter(name => name.startsWith(`${RUN}${kit}-`))
+    .map(name => [name, JSON.parse(localStorage.getItem(name))]);
+
+/** The server has taken the run over; what was tapped since and is not sent yet goes on under its name. */
 function handOver(box) {
   const kit = box.dataset.run;
   const note = JSON.parse(localStorage.getItem(noted(kit)) ?? 'null');
@@ -36,14 +44,21 @@ function handOver(box) {
 /** Makes the page for reading ahead the one for doing. */
 export default async function begun() {
   const box = $('.run');
+  $('#practise')?.addEventListener('click', () => {
+    location.hash = '#practise';
+    location.reload();
+  });
   if (!box) return;
   if (box.getAttribute('x-data') === 'run') {
     handOver(box);
     return;
   }
   const started = await begunHere(box.dataset.run).catch(() => null);
-  if (!started) return;
+  const practise = !started && location.hash === '#practise';
+  if (!started && !practise) return;
   box.setAttribute('x-data', 'run');
-  box.dataset.started = JSON.stringify(started);
-  for (const part of $$('[data-part=reading], .reading-ahead')) part.hidden = true;
+  if (practise) box.dataset.practise = 'true';
+  else box.dataset.started = JSON.stringify(started);
+  for (const part of $$('[data-part=reading], #reading-ahead, .report-fold')) part.hidden = true;
+  $('#practising').hidden = !practise;
 }

@@ -1,37 +1,69 @@
 import { $, $$ } from '../dom.js';
 import { all, drop, handler, keep } from './unsent.js';
 
-// It burns or itches: the words are in the page; the message goes when there is a network, however often the page is opened again before.
+// It burns or itches: what to do is in the page; the report is saved on the phone first and sent until it has gone, however often the page is opened again.
 // Without scripts the form goes by itself.
+const SLOW = 5000;
+const GIVE_UP = 15_000;
 const burns = $('#burns');
+const said = $('#burns-said');
+const cancel = $('#burns-cancel');
 const waiting = async () => (await all()).filter(i => handler(i.action) === 'Burns' && i.action.startsWith(location.pathname));
 
-$('[data-shut=burns]')?.addEventListener('click', async () => {
+/** Shows what to do for where the colour is. */
+function advise() {
+  const felt = $('[name=felt]:checked', burns)?.value;
+  for (const part of $$('[data-felt]', burns)) part.hidden = part.dataset.felt !== felt;
+}
+
+async function showCancel() {
+  if (cancel) cancel.hidden = (await waiting().catch(() => [])).length === 0;
+}
+
+if (burns) {
+  burns.addEventListener('change', advise);
+  burns.addEventListener('toggle', showCancel);
+}
+
+$('[data-shut=burns]')?.addEventListener('click', () => {
   burns.open = false;
-  // It was nothing: a stop that has not gone out yet does not go out.
-  for (const item of await waiting().catch(() => [])) await drop(item.key);
-  $('#burns-said').textContent = '';
-  for (const line of $$('[data-unsent=Burns]')) line.hidden = true;
 });
+
+// A report that has not gone out yet can be cancelled here; one that has gone is cancelled on the page that answers it.
+cancel?.addEventListener('click', async () => {
+  for (const item of await waiting().catch(() => [])) await drop(item.key);
+  said.textContent = '';
+  for (const line of $$('[data-unsent=Burns]')) line.hidden = true;
+  cancel.hidden = true;
+  burns.open = false;
+});
+
 $('#burns-form')?.addEventListener('submit', async event => {
   event.preventDefault();
   const form = event.target;
-  const said = $('#burns-said');
   const fields = [...new FormData(form).entries()];
-  // Kept before it is sent: a page that is closed or loaded again at this moment loses nothing.
+  // At once: a line that hangs is no reason to see nothing.
+  said.textContent = said.dataset.sending;
+  const slow = setTimeout(() => {
+    said.textContent = said.dataset.slow;
+    $('.call', burns)?.focus();
+  }, SLOW);
   const { pathname, search } = new URL(form.action);
   const key = await keep(pathname + search, fields).catch(() => null);
+  showCancel();
   try {
-    const answer = await fetch(form.action, { method: 'POST', body: new URLSearchParams(fields) });
+    const answer = await fetch(form.action, { method: 'POST', body: new URLSearchParams(fields), signal: AbortSignal.timeout(GIVE_UP) });
     // A closed link answers 410 and has taken it all the same.
     if (!answer.ok && answer.status !== 410) throw new Error(String(answer.status));
     if (key) await drop(key);
+    clearTimeout(slow);
     if (answer.status === 410) {
       said.textContent = said.dataset.told;
       return;
     }
     location.href = answer.url;
   } catch {
-    said.textContent = said.dataset.later;
+    clearTimeout(slow);
+    said.textContent = said.dataset.slow;
   }
 });

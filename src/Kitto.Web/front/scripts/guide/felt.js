@@ -28,11 +28,35 @@ document.addEventListener('pointerdown', () => {
 
 const rung = new Map();
 
-/** Rings when the seconds left of a timer pass nothing; a timer that was over when it was first seen stays silent. True where it rang. */
+const name = timer => 'kitto-rang-' + timer;
+
+/** Whether a timer rang in this tab, also before its page was loaded again. */
+function rangBefore(timer) {
+  try {
+    return sessionStorage.getItem(name(timer)) !== null;
+  } catch {
+    return false;
+  }
+}
+
+function note(timer) {
+  try {
+    sessionStorage.setItem(name(timer), '1');
+  } catch {
+    /* private window: it may ring again after a reload */
+  }
+}
+
+// A timer that ended longer ago than this when the page was opened stays silent, seconds.
+const STALE = 1800;
+
+/** Rings once when a timer has come to its end, also where that was while the page was being loaded again. True where it rang. */
 export function ring(timer, left) {
   const before = rung.get(timer);
   rung.set(timer, left);
-  if (before === undefined || before <= 0 || left > 0) return false;
+  if (left > 0 || (before !== undefined && before <= 0)) return false;
+  if (before === undefined && (left < -STALE || rangBefore(timer))) return false;
+  note(timer);
   navigator.vibrate?.([500, 200, 500, 200, 500]);
   document.documentElement.dataset.rang = timer;
   if (!sound) return true;

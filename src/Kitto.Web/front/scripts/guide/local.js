@@ -1,6 +1,7 @@
-// Moments on this phone's own clock, with the day; timers that count down; and a clock that is wrong is told.
+// Moments in this phone's own zone, with the day; timers that count down; and a clock that is wrong is said.
 import { $, $$ } from '../dom.js';
 import { ring } from './felt.js';
+import { WRONG } from './times.js';
 import { language } from './words.js';
 
 /** A moment in words, as this phone's zone has it: with its day, or the hour alone. */
@@ -18,6 +19,21 @@ export function left(seconds) {
 }
 
 let shift = 0;
+
+/** What this phone's clock is off by, ms, as far as it is known. */
+export const offBy = () => shift;
+
+/** Remembers what this phone's clock is off by, and says so where that is much. */
+export function clockIsOff(by) {
+  shift = by;
+  const minutes = Math.round(Math.abs(by) / 60_000);
+  const wrong = Math.abs(by) >= WRONG;
+  document.documentElement.classList.toggle('clock-wrong', wrong);
+  const box = $('#clock-wrong');
+  if (!box) return;
+  box.hidden = !wrong;
+  if (wrong) box.textContent = (by < 0 ? box.dataset.ahead : box.dataset.behind).replace('{0}', minutes);
+}
 
 function show() {
   for (const time of $$('main time[datetime]')) time.textContent = moment(new Date(time.dateTime), 'short' in time.dataset);
@@ -42,16 +58,38 @@ async function compare() {
   await answer.text();
   const there = Date.parse(answer.headers.get('date'));
   if (Number.isNaN(there)) return;
-  shift = there - (asked + heard) / 2;
-  const minutes = Math.round(Math.abs(shift) / 60000);
-  const box = $('#clock-wrong');
-  if (!box) return;
-  box.hidden = minutes < 2;
-  if (minutes >= 2) box.textContent = (shift < 0 ? box.dataset.ahead : box.dataset.behind).replace('{0}', minutes) + ' ' + box.dataset.all;
+  clockIsOff(there - (asked + heard) / 2);
+}
+
+/** A page that was kept says from when it is. */
+function asOf() {
+  const kept = document.documentElement.dataset.asOf;
+  const box = $('#as-of');
+  if (!box || !kept) return;
+  box.textContent = box.dataset.says.replace('{0}', moment(new Date(Number(kept)), Date.now() - Number(kept) < 43_200_000));
+  box.hidden = false;
+}
+
+/** After a refusal the field it is about is in sight, and has the cursor. */
+function toTheField() {
+  const error = $$('.error').find(e => e.textContent.trim() && !e.closest('[hidden]'));
+  if (!error) return;
+  error.scrollIntoView({ block: 'center', behavior: 'instant' });
+  const field = error.previousElementSibling?.matches?.('input, textarea, select') ? error.previousElementSibling : $('input, textarea, select', error.parentElement);
+  field?.focus({ preventScroll: true });
+}
+
+/** What is fixed at the bottom never lies over the end of a page. */
+function roomForTheBar() {
+  const low = $('#low');
+  if (low) new ResizeObserver(() => document.body.style.setProperty('--low', `${low.offsetHeight}px`)).observe(low);
 }
 
 if (globalThis.document?.body?.classList.contains('guide')) {
+  roomForTheBar();
   show();
+  asOf();
+  toTheField();
   count();
   setInterval(count, 1000);
   compare().catch(() => {});

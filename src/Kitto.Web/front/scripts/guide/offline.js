@@ -7,7 +7,8 @@ const here = location.pathname;
 
 /** Asks the worker to keep this page and what it is made of. */
 async function keepPage() {
-  const worker = await navigator.serviceWorker.register('/lib/worker.js', { scope: '/g/', updateViaCache: 'none' });
+  const asks = here.startsWith('/ask/');
+  const worker = await navigator.serviceWorker.register('/lib/worker.js' + (asks ? '?ask' : ''), { scope: asks ? '/ask/' : '/g/', updateViaCache: 'none' });
   const ready = await navigator.serviceWorker.ready;
   const made = [
     ...performance

@@ -10,12 +10,17 @@ export function hour(ms) {
   return two(at.getHours()) + ':' + two(at.getMinutes());
 }
 
-/** A typed moment with the offset this phone has then, as 2027-03-01T10:30+01:00; null where it is none. */
-export function withOffset(local) {
-  const minutes = -new Date(local).getTimezoneOffset();
-  if (Number.isNaN(minutes)) return null;
-  return `${local}${minutes < 0 ? '-' : '+'}${two(Math.abs(minutes) / 60)}:${two(Math.abs(minutes) % 60)}`;
+/** A typed moment with the offset this phone has then, as 2027-03-01T10:30+01:00; null where it is none. What the phone's clock is off by, ms, is put right. */
+export function withOffset(local, shift = 0) {
+  const read = new Date(local);
+  if (Number.isNaN(read.getTime())) return null;
+  const right = shift ? localNow(new Date(read.getTime() + shift)) : local;
+  const minutes = -new Date(right).getTimezoneOffset();
+  return `${right}${minutes < 0 ? '-' : '+'}${two(Math.abs(minutes) / 60)}:${two(Math.abs(minutes) % 60)}`;
 }
+
+/** From so many milliseconds on a phone's clock is wrong: then no time of day is shown, only what is left. */
+export const WRONG = 120_000;
 
 /** This phone's now as a field for date and time holds it. */
 export const localNow = (d = new Date()) => `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}T${two(d.getHours())}:${two(d.getMinutes())}`;

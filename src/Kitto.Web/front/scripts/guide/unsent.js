@@ -1,4 +1,4 @@
-// What was said and could not be sent: kept on this phone, in the order it was said, until it is. The worker keeps it, pages send it.
+// What was said and could not be sent: saved on this phone, in the order it was said, until it has gone. The worker saves it, pages send it.
 const open = () =>
   new Promise((done, failed) => {
     const asked = indexedDB.open('kitto-unsent', 1);
@@ -23,8 +23,11 @@ async function store(mode, work) {
 /** All that is not sent yet, oldest first. */
 export const all = () => store('readonly', said => said.getAll());
 
-/** Keeps one: the address it goes to, its fields, and when it was said, by this phone's clock. */
-export const keep = (action, fields) => store('readwrite', said => said.add({ action, fields, at: Date.now() }));
+/** Saves one: the address it goes to, its fields, and when it was said, by this phone's clock. Answers to the questions replace earlier ones that have not gone. */
+export async function keep(action, fields) {
+  if (handler(action) === ANSWERS) for (const item of (await all()).filter(i => i.action === action)) await drop(item.key);
+  return store('readwrite', said => said.add({ action, fields, at: Date.now() }));
+}
 
 /** It has been sent, or is not to be. */
 export const drop = key => store('readwrite', said => said.delete(key));
@@ -33,14 +36,20 @@ export const drop = key => store('readwrite', said => said.delete(key));
 export const alone = (what, work, { ifAvailable = true } = {}) =>
   navigator.locks ? navigator.locks.request(what, { ifAvailable }, lock => (lock ? work() : null)) : work();
 
-/** What an address is for: the name of its handler. */
-export const handler = action => new URL(action, 'http://here').searchParams.get('handler') ?? '';
+const ANSWERS = 'Answers';
+
+/** What an address is for: the name of its handler; the questions have one form. */
+export function handler(action) {
+  const { pathname, searchParams } = new URL(action, 'http://here');
+  return searchParams.get('handler') ?? (pathname.startsWith('/ask/') ? ANSWERS : '');
+}
 
 /** Sends one; what the server could not take at this moment stays. Sent twice it is one: each has an id of its own. */
 export async function send(item) {
   const body = new FormData();
   for (const [name, value] of item.fields) body.append(name, value);
-  const answer = await fetch(item.action, { method: 'POST', body });
+  const photo = item.fields.some(([, value]) => value instanceof Blob && value.size > 0);
+  const answer = await fetch(item.action, { method: 'POST', body, signal: photo ? undefined : AbortSignal.timeout(20_000) });
   if (answer.status >= 500 || answer.status === 429) throw new Error(String(answer.status));
   await drop(item.key);
   return answer;
