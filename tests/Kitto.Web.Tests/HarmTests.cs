@@ -387,7 +387,7 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
         await client.Send("[data-test=strand] form", ("result", "tooDark"), ("minutes", "a while"));
         await client.Send("[data-test=strand] form", ("result", "right"), ("minutes", "20"));
         Assert.Empty(client.FindAll("[data-step]"));
-        Assert.Contains("Your colourist looks at it before anything is mixed", client.Text, StringComparison.Ordinal);
+        Assert.Contains("Wait for your colourist to look at it", client.Text, StringComparison.Ordinal);
         await colourist.Open("/");
         Assert.Contains("waits for you", colourist.Text, StringComparison.Ordinal);
         await colourist.Open($"/kits/{kit.Id}");

@@ -18,12 +18,12 @@ test('a reaction is marked on every page of the studio within five seconds', asy
   await accessible(client);
   await fits(client);
   const told = Date.now();
-  await client.getByRole('button', { name: 'I have rinsed' }).click();
+  await client.getByRole('button', { name: 'Stop this kit and tell my colourist' }).click();
   await expect(mark).not.toHaveText(before, { timeout: 5000 });
   expect(Date.now() - told).toBeLessThan(5000);
   await accessible(page);
-  await expect(client.getByText('It is with your colourist since')).toBeVisible();
-  await expect(client.getByText('If nobody has called you within the hour, call.')).toBeVisible();
+  await expect(client.getByText('Your colourist got this on')).toBeVisible();
+  await expect(client.getByText('If nobody has called you within an hour')).toBeVisible();
 
   // Put away, it is marked no longer, on another page that stood open too.
   const other = await page.context().newPage();

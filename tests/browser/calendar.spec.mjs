@@ -34,10 +34,10 @@ test('a client has her tests, the look after 48 hours and her colour day, with r
     const text = await answer.text();
     sound(text);
     const events = Object.fromEntries(read(text).map(e => [e.summary, e]));
-    expect(Object.keys(events).sort()).toEqual(['Colour day', 'How did it go?', 'Skin test: look at the place', 'Skin test: put it on', 'Strand test']);
+    expect(Object.keys(events).sort()).toEqual(['Colour day', 'How did it go?', 'Skin test: look at the spot', 'Skin test: put it on', 'Strand test']);
     expect(london(events['Skin test: put it on'].startDate)).toBe(put);
-    expect(london(events['Skin test: look at the place'].startDate)).toBe(look);
-    expect(events['Skin test: look at the place'].startDate.toJSDate() - events['Skin test: put it on'].startDate.toJSDate()).toBe(48 * 3600 * 1000);
+    expect(london(events['Skin test: look at the spot'].startDate)).toBe(look);
+    expect(events['Skin test: look at the spot'].startDate.toJSDate() - events['Skin test: put it on'].startDate.toJSDate()).toBe(48 * 3600 * 1000);
     expect(london(events['Colour day'].startDate)).toMatch(/ 10:00$/);
     expect(events['Colour day'].duration.toSeconds()).toBe(7200);
     for (const name of ['Colour day', 'Strand test', 'Skin test: put it on']) {

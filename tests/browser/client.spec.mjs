@@ -1,6 +1,6 @@
 // The guide as it is held: drawings that move and stand still, read out, for a left hand, in large numbers, in large type on the narrowest phone, in both languages.
 import { line } from './line.mjs';
-import { test, expect, accessible, fits, guideOf, signIn, sql, start } from './help.mjs';
+import { test, expect, accessible, fits, guideOf, signIn, sql, start, tap, until } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 
@@ -30,8 +30,7 @@ test('hands move where motion is wanted, stand still where it is not, and are tu
     .evaluateAll(steps => steps.filter(s => s.dataset.kind !== 'after' && !s.querySelector('.hands-on[data-rule] svg[aria-label]')).map(s => s.dataset.step));
   expect(bare).toEqual([]);
   expect(await moves(page, '.ho-part')).toBe('ho-draw');
-  const next = page.locator('#run-next');
-  while ((await page.locator('.step.shown').getAttribute('data-kind')) !== 'paint') await next.click();
+  await until(page, 'paint');
   expect(await moves(page, '.ho-brush')).toBe('ho-brush-whole');
   // Coarse thick hair is drawn with more and thicker fibres than the medium head of another client would have.
   expect(await page.locator('.step.shown .ho-straight').count()).toBeGreaterThan(16);
@@ -90,16 +89,15 @@ test('steps are read out in the language of the page, and a timer that ends ring
   await start(page);
   await page.locator('#read-aloud').click();
   expect(await page.evaluate(() => globalThis.spoken.at(-1))).toEqual(['nb-NO', expect.stringContaining('Gjør klart')]);
-  const next = page.locator('#run-next');
-  while ((await page.locator('.step.shown').getAttribute('data-kind')) !== 'wait') await next.click();
-  expect((await page.evaluate(() => globalThis.spoken.at(-1)))[1]).toContain('Se over, og vent');
+  await until(page, 'wait');
+  expect((await page.evaluate(() => globalThis.spoken.at(-1)))[1]).toContain('Sjekk, og la det virke');
   await expect(page.locator('#run-time')).toHaveText(/[1-4]\d:\d\d/);
   // From the first request that fails on, none from before is under way.
   await page.route('**/*handler=Run', route => route.abort());
   await page.waitForEvent('requestfailed', request => request.url().includes('handler=Run'));
   await page.evaluate(() => (globalThis.ahead = 3 * 3600_000));
   await expect.poll(() => page.evaluate(() => globalThis.shaken)).toBe(1);
-  expect(await page.evaluate(() => globalThis.spoken.at(-1))).toEqual(['nb-NO', 'Tiden er ute. Gå videre til neste steg nå.']);
+  expect(await page.evaluate(() => globalThis.spoken.at(-1))).toEqual(['nb-NO', 'Tiden er ute. Gå til neste trinn.']);
   await expect(page.locator('#run-late')).toContainText(/Tiden/);
   expect(problems).toEqual([]);
   sql(`delete from run_step where kit_id = '${kit}'`);
@@ -113,14 +111,14 @@ test('stopped in a run that was begun without a network: it waits, survives a re
   await expect(page.locator('html[data-kept]')).toBeAttached({ timeout: 15_000 });
   wire.cut();
   await start(page);
-  await page.locator('#run-next').click();
+  await tap(page);
   await page.locator('#run-stop > summary').click();
-  await expect(page.getByText('Ingenting er på hodet ennå')).toBeVisible();
-  await page.getByRole('button', { name: 'Jeg har stoppet' }).click();
-  await expect(page.getByRole('heading', { name: 'Du har stoppet' })).toBeVisible();
+  await expect(page.getByText('Du har ikke noe i håret ennå')).toBeVisible();
+  await page.getByRole('button', { name: 'Avslutt (ingenting i håret ennå)' }).click();
+  await expect(page.getByRole('heading', { name: 'Avsluttet' })).toBeVisible();
   await expect(page.locator('.step.shown')).toBeHidden();
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'Du har stoppet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Avsluttet' })).toBeVisible();
   wire.mend();
   await expect
     .poll(() => sql(`select string_agg(word, ' ' order by begun_at, seq) from run_step where kit_id = '${kit}'`), { timeout: 20_000 })
@@ -137,7 +135,7 @@ test('a picture is made small, waits without a network, and a place is tapped on
   const wire = await line();
   await page.goto(wire.through(link));
   await expect(page.locator('html[data-kept]')).toBeAttached({ timeout: 15_000 });
-  await page.getByText('I have coloured: tell how it went').click();
+  await page.getByText('I have coloured: report how it went').click();
   // A large noisy picture, as a camera makes them.
   const made = await page.evaluate(async () => {
     const canvas = new OffscreenCanvas(3000, 2000);
@@ -155,17 +153,17 @@ test('a picture is made small, waits without a network, and a place is tapped on
   wire.cut();
   const whole = page.locator('.asked-picture', { has: page.locator('#asked-whole') });
   await whole.locator('input[type=file]').setInputFiles({ name: 'hair.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(made, 'base64') });
-  await expect(whole.locator('.state')).toContainText('No network');
+  await expect(whole.locator('.state')).toContainText(/Not sent yet|No network/);
   await page.reload();
-  await expect(page.getByText('a picture of the hair')).toBeVisible();
+  await expect(page.getByText('a photo of your hair')).toBeVisible();
   expect(sql(`select count(*) from picture where kit_id = '${kit}'`)).toBe('0');
   wire.mend();
   await expect.poll(() => sql(`select count(*) from picture where kit_id = '${kit}'`), { timeout: 20_000 }).toBe('1');
   // Longest side and encoding are the phone's: far less was sent than was taken.
   expect(Number(sql(`select length(sealed) from picture where kit_id = '${kit}'`))).toBeLessThan(made.length * 0.75);
 
-  await expect(whole.locator('.state')).toContainText('is with your colourist', { timeout: 15_000 });
-  await page.getByText('I have coloured: tell how it went').click();
+  await expect(whole.locator('.state')).toContainText('Your colourist has it', { timeout: 15_000 });
+  await page.getByText('I have coloured: report how it went').click();
   await page.getByText('It is not the same everywhere').click();
   await page.locator('.by-zone .zone[data-zone=crown]').click();
   await expect(page.locator('.zone-said[data-zone=crown]')).toHaveAttribute('open', '');
@@ -184,8 +182,8 @@ for (const timezoneId of ['Asia/Tokyo', 'America/Anchorage']) {
       `set session_replication_role = replica; delete from safety_event where kit_id = '${kit}'; update kit_stand set look_at = '-infinity' where kit_id = '${kit}'`,
     );
     await page.goto(link);
-    await page.getByRole('button', { name: 'It is on my skin' }).click();
-    await expect(page.getByText('Watch the place until')).toBeVisible();
+    await page.getByRole('button', { name: 'Start the 48 hours' }).click();
+    await expect(page.getByText('Check the spot until')).toBeVisible();
     const now = Date.now();
     expect(
       Math.abs(Number(sql(`select extract(epoch from happened_at) * 1000 from safety_event where kit_id = '${kit}' and kind = 'skinOn'`)) - now),
@@ -212,9 +210,8 @@ test('in large type on the narrowest phone nothing is cut, and every state of gu
   await page.locator('[data-shut=burns]').click();
   await start(page);
   await right();
-  const next = page.locator('#run-next');
   for (const kind of ['mix', 'paint', 'wait']) {
-    while ((await page.locator('.step.shown').getAttribute('data-kind')) !== kind) await next.click();
+    await until(page, kind);
     await right();
   }
   sql(`delete from run_step where kit_id = '${kit}'`);

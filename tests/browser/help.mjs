@@ -98,9 +98,36 @@ export async function guideOf(page, name) {
   return { kit, link: await shown.inputValue() };
 }
 
-/** Begins a run: both things are ticked that are asked before. */
+/** A run that can be gone on with. */
+export const READY = '.run[x-data=run]:has(.step.shown)';
+
+/** Begins a run on a head without colour, and ticks what is asked before anything is mixed. */
 export async function start(page) {
-  await page.locator('.start-now [name=gloves]').check();
-  await page.locator('.start-now [name=unmixed]').check();
+  await page.locator('.start-now [name=colour][value=no]').check();
   await page.locator('.start-now button').click();
+  await page.waitForSelector(READY);
+  await tick(page);
+}
+
+/** Ticks every line of the first step. */
+export const tick = page =>
+  page.evaluate(() => {
+    for (const box of document.querySelectorAll('#checks input')) {
+      box.checked = true;
+      box.dispatchEvent(new Event('change', { bubbles: true }));
+    }
+  });
+
+// A second tap within 400 ms is no tap.
+const DEAF = 430;
+
+/** Taps a button of the run as a thumb would: not twice within a moment. */
+export async function tap(page, selector = '#run-next') {
+  await page.waitForTimeout(DEAF);
+  await page.locator(selector).click();
+}
+
+/** Goes on until a step of a kind is shown. */
+export async function until(page, kind) {
+  while ((await page.locator('.step.shown').getAttribute('data-kind')) !== kind) await tap(page);
 }

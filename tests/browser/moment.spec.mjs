@@ -1,5 +1,5 @@
 // The whole moment: from sign-in to a printed kit sheet, to her phone, to the report, to the next kit.
-import { test, expect, accessible, fits, later, prescribe, signIn, sql, start, today, guideOf, openSitting } from './help.mjs';
+import { test, expect, accessible, fits, later, prescribe, signIn, sql, start, today, guideOf, openSitting, tap } from './help.mjs';
 
 const desktop = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
@@ -102,7 +102,7 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
     await accessible(phoned);
     await fits(phoned);
     await phoned.getByRole('button', { name: 'Send my answers' }).click();
-    await expect(phoned.getByText('questions are still open')).toBeVisible();
+    await expect(phoned.getByText('questions have no answer yet')).toBeVisible();
     await accessible(phoned);
     for (const name of ['reactions', 'blackHenna']) await phoned.locator(`[name=${name}][value=no]`).check();
     await phoned.getByLabel('Fine').check();
@@ -111,7 +111,7 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
     await expect(phoned.locator('[name="none.skin"]')).not.toBeChecked();
     await phoned.locator('[name="put.0.what"]').selectOption('permanent');
     await phoned.locator('[name="put.0.year"]').fill('2025');
-    await phoned.getByRole('button', { name: 'one more line' }).click();
+    await phoned.getByRole('button', { name: 'Add a line' }).click();
     await expect(phoned.locator('.put:visible')).toHaveCount(3);
     await phoned.getByRole('button', { name: 'Send my answers' }).click();
     await expect(phoned.getByRole('heading', { name: 'Thank you' })).toBeVisible();
@@ -152,43 +152,42 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
     const hers = await (await browser.newContext({ viewport: phone })).newPage();
     hers.on('pageerror', e => problems.push(e.message));
     await hers.goto(link);
-    await expect(hers.getByRole('heading', { name: 'Before the day' })).toBeVisible();
+    await expect(hers.getByRole('heading', { name: 'Before your colour day' })).toBeVisible();
     await expect(hers.locator('[data-step]')).toHaveCount(0);
     await accessibleTo(hers);
     await fits(hers);
-    await hers.getByRole('button', { name: 'It is on my skin' }).click();
-    await expect(hers.getByText('Watch the place until')).toBeVisible();
+    await hers.getByRole('button', { name: 'Start the 48 hours' }).click();
+    await expect(hers.getByText('Check the spot until')).toBeVisible();
     await accessibleTo(hers);
     later(kit, '49 hours');
     await hers.reload();
     await hers.getByText('Nothing to see or feel').click();
     await accessibleTo(hers);
-    await hers.getByRole('button', { name: 'Yes, it is clear' }).click();
+    await hers.getByRole('button', { name: 'Report a clear test' }).click();
     await expect(hers.getByLabel('Right')).toBeVisible();
     later(kit, '1 hour');
     await hers.getByLabel('Right').check();
-    await hers.getByLabel('Minutes it was on').fill('35');
+    await hers.getByLabel('How many minutes was the colour on?').fill('35');
     await accessibleTo(hers);
-    await hers.getByRole('button', { name: 'Report the strand test' }).click();
+    await hers.getByRole('button', { name: 'Report strand test' }).click();
 
     // Reading ahead tells nothing; the day begins when she says so.
-    await expect(hers.getByRole('heading', { name: 'You may begin' })).toBeVisible();
+    await expect(hers.getByRole('heading', { name: 'You can start' })).toBeVisible();
     await accessibleTo(hers);
     await fits(hers);
     await hers.getByRole('button', { name: 'Next page' }).click();
-    await expect(hers.getByRole('heading', { name: 'Soften the stubborn white' })).toBeVisible();
+    await expect(hers.getByRole('heading', { name: 'Soften the stubborn greys' })).toBeVisible();
     expect(sql(`select count(*) from run_step where kit_id = '${kit}'`)).toBe('0');
     await start(hers);
 
     // The day: one step a screen, the clock runs, and it survives a reload.
     await expect(hers.getByRole('heading', { name: 'Get ready' })).toBeVisible();
     await accessibleTo(hers);
-    const next = hers.locator('#run-next');
-    await next.click();
-    await expect(hers.getByRole('heading', { name: 'Soften the stubborn white' })).toBeVisible();
-    await next.click();
-    await expect(hers.getByRole('heading', { name: 'Mix the main pair' })).toBeVisible();
-    await next.click();
+    await tap(hers);
+    await expect(hers.getByRole('heading', { name: 'Soften the stubborn greys' })).toBeVisible();
+    await tap(hers);
+    await expect(hers.getByRole('heading', { name: 'Mix the main colour' })).toBeVisible();
+    await tap(hers);
     await expect(hers.locator('.step.shown h1')).toHaveText('Left temple');
     await expect(hers.locator('#run-time')).toHaveText('00:00');
     await expect(hers.locator('#run-time')).toHaveText('00:02', { timeout: 5000 });
@@ -200,34 +199,34 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
     await expect(hers.locator('.zone.now')).toHaveAttribute('data-zone', 'leftTemple');
     for (const zone of reckoned.clock.zones) {
       expect(await hers.locator('.step.shown').getAttribute('data-zone')).toBe(zone.zone);
-      await next.click();
+      await tap(hers);
     }
 
     await expect(hers.locator('#run-time-says')).toHaveText('to go');
     await expect(hers.locator('#run-time')).toHaveText(/34:5\d|35:00/);
     // Too early: it asks to wait, once.
-    await next.click();
-    await expect(hers.locator('#run-late')).toContainText('still time on the clock');
-    await next.click();
+    await tap(hers);
+    await expect(hers.locator('#run-ask')).toContainText('Not yet');
+    await tap(hers);
     await expect(hers.getByRole('heading', { name: 'Rinse' })).toBeVisible();
-    await next.click();
-    await next.click();
+    await tap(hers);
+    await tap(hers);
 
     await expect(hers.getByRole('heading', { name: 'How did it go?' })).toBeVisible();
     await accessibleTo(hers);
-    await hers.getByRole('button', { name: 'Send the report' }).click();
-    await expect(hers.getByText('Say whether white shows.')).toBeVisible();
-    await hers.getByLabel('White shows').check();
-    for (const group of ['Depth', 'Tone']) await hers.getByRole('group', { name: group }).getByLabel('Just right').check();
-    await hers.getByRole('group', { name: 'Your scalp' }).getByLabel('Nothing').check();
-    await hers.getByLabel('Or, weighed: grams left over').fill('14,5');
-    await hers.getByRole('button', { name: 'Send the report' }).click();
+    await hers.getByRole('button', { name: 'Send report' }).click();
+    await expect(hers.getByText('Say whether grey shows.')).toBeVisible();
+    await hers.getByLabel('Grey shows').check();
+    for (const group of ['How dark is it?', 'How is the tone?']) await hers.getByRole('group', { name: group }).getByLabel('Just right').check();
+    await hers.getByRole('group', { name: 'How did your scalp feel?' }).getByLabel('Fine').check();
+    await hers.getByLabel('Or, if you weighed it').fill('14,5');
+    await hers.getByRole('button', { name: 'Send report' }).click();
     await expect(hers.getByRole('heading', { name: 'Thank you' })).toBeVisible();
     await accessibleTo(hers);
 
     // The report beside the prescription, and the next kit from it, without retyping.
     await page.goto(process.env.KITTO_URL + '/');
-    await page.getByRole('link', { name: new RegExp(`${who}.*white shows; 14.5 g left`) }).click();
+    await page.getByRole('link', { name: new RegExp(`${who}.*grey shows; 14.5 g left`) }).click();
     await expect(page.locator('.beside')).toContainText('14.5 g, weighed');
     await accessible(page);
     await page.getByRole('button', { name: 'Read; on to the next kit' }).click();
@@ -265,9 +264,9 @@ test('it burns: the words come at once without a network, and the kit stops when
   await hers.goto(link);
   await context.setOffline(true);
   await hers.locator('#burns > summary').click();
-  await expect(hers.getByText('Rinse it off now')).toBeVisible();
-  await hers.getByRole('button', { name: 'I have rinsed' }).click();
-  await expect(hers.locator('#burns-said')).toContainText('No network');
+  await expect(hers.getByText('Rinse your hair now')).toBeVisible();
+  await hers.getByRole('button', { name: 'Stop this kit and tell my colourist' }).click();
+  await expect(hers.locator('#burns-said')).toContainText(/Not sent yet|No network/);
   await context.setOffline(false);
   await expect(hers.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible({ timeout: 15_000 });
   await accessible(hers);

@@ -1,6 +1,6 @@
 // The guide without a network: opened once, it is there; what is said waits on the phone, is shown as not sent, and goes once.
 import { line } from './line.mjs';
-import { test, expect, accessible, fits, guideOf, later, signIn, sql, start } from './help.mjs';
+import { test, expect, accessible, fits, guideOf, later, signIn, sql, start, tap, until } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 
@@ -33,9 +33,9 @@ test('a run is begun, painted and reloaded without a network, and told once when
   const again = await context.newPage();
   again.on('pageerror', e => problems.push(e.message));
   await again.goto(wire.through(link));
-  await expect(again.getByRole('heading', { name: 'You may begin' })).toBeVisible();
+  await expect(again.getByRole('heading', { name: 'You can start' })).toBeVisible();
   await again.locator('#burns > summary').click();
-  await expect(again.getByText('call your emergency number now')).toBeVisible();
+  await expect(again.getByText('Call an ambulance now')).toBeVisible();
   await again.locator('[data-shut=burns]').click();
   expect(await again.evaluate(() => document.fonts.check('20px Atkinson'))).toBe(true);
   await accessible(again);
@@ -43,10 +43,9 @@ test('a run is begun, painted and reloaded without a network, and told once when
   // Begun without a network: one thing and a clock, also after a reload in the middle of it.
   await start(again);
   await expect(again.locator('.step.shown h1')).toHaveText('Get ready');
-  await expect(again.getByRole('heading', { name: 'You may begin' })).toBeHidden();
-  const next = again.locator('#run-next');
-  while ((await again.locator('.step.shown').getAttribute('data-kind')) !== 'paint') await next.click();
-  await next.click();
+  await expect(again.getByRole('heading', { name: 'You can start' })).toBeHidden();
+  await until(again, 'paint');
+  await tap(again);
   const zone = await again.locator('.step.shown').getAttribute('data-zone');
   await expect(again.locator('#run-time')).toHaveText(/00:0[2-9]/, { timeout: 8000 });
   await again.reload();
@@ -65,7 +64,7 @@ test('a run is begun, painted and reloaded without a network, and told once when
 
   // The link is closed while colour is on the head and the line is cut: what is on the head is seen through.
   wire.cut();
-  await next.click();
+  await tap(again);
   const later2 = await again.locator('.step.shown').getAttribute('data-zone');
   sql(`update link set revoked_at = now() where kit_id = '${kit}' and revoked_at is null`);
   await again.reload();
@@ -90,19 +89,19 @@ test('a skin test that reacted, told without a network, is shown as not sent, su
   const { wire, page, problems } = await opened(browser, link);
   wire.cut();
   await page
-    .getByText(/Something is there, even a little|Something shows on my skin/)
+    .getByText(/I can see or feel something/)
     .first()
     .click();
-  await page.getByRole('button', { name: 'Yes, it reacted: stop' }).first().click();
-  await expect(page.getByText('how the skin test is')).toBeVisible();
+  await page.getByRole('button', { name: 'Report a reaction and stop' }).first().click();
+  await expect(page.getByText('your skin test result')).toBeVisible();
   await accessible(page);
   await fits(page);
   await page.reload();
-  await expect(page.getByText('how the skin test is')).toBeVisible();
+  await expect(page.getByText('your skin test result')).toBeVisible();
   expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('0');
   wire.mend();
   await expect(page.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByText('how the skin test is')).toBeHidden();
+  await expect(page.getByText('your skin test result')).toBeHidden();
   expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('1');
   expect(problems).toEqual([]);
   await wire.close();
@@ -114,29 +113,29 @@ test('the burn button without a network waits over reloads, and "it was nothing"
   const { wire, page } = await opened(browser, link);
   const burn = async () => {
     await page.locator('#burns > summary').click();
-    await page.getByRole('button', { name: 'I have rinsed' }).click();
+    await page.getByRole('button', { name: 'Stop this kit and tell my colourist' }).click();
   };
   wire.cut();
   await burn();
-  await expect(page.getByText('No network. Do not go on.')).toBeVisible();
+  await expect(page.getByText('Not sent yet. Stop and rinse.')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('that it burns or itches')).toBeVisible();
+  await expect(page.getByText('your report that it burns or itches')).toBeVisible();
   await page.locator('#burns > summary').click();
-  await page.getByRole('button', { name: 'It was nothing' }).click();
-  await expect(page.getByText('that it burns or itches')).toBeHidden();
+  await page.getByRole('button', { name: 'Cancel my report' }).click();
+  await expect(page.getByText('your report that it burns or itches')).toBeHidden();
   wire.mend();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Skin test' })).toBeVisible();
   expect(sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toBe('0');
   // Two words from a page that was kept are two, and go in the order in which they were said.
   wire.cut();
-  await page.getByRole('button', { name: 'It is on my skin' }).click();
-  await expect(page.getByText('that the skin test is on')).toBeVisible();
+  await page.getByRole('button', { name: 'Start the 48 hours' }).click();
+  await expect(page.getByText('the start of your skin test')).toBeVisible();
   await burn();
-  await expect(page.getByText('No network. Do not go on.')).toBeVisible();
+  await expect(page.getByText('Not sent yet. Stop and rinse.')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('that it burns or itches')).toBeVisible();
-  await expect(page.getByText('that the skin test is on')).toBeVisible();
+  await expect(page.getByText('your report that it burns or itches')).toBeVisible();
+  await expect(page.getByText('the start of your skin test')).toBeVisible();
   const said = sql(`select count(*) from safety_event where kit_id = '${kit}' and kind = 'skinOn'`);
   wire.mend();
   await expect(page.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible({ timeout: 20_000 });

@@ -1,5 +1,5 @@
 // The run of a guide: it survives a reload, goes on on another device at the right second, needs no network, and answers when she is late.
-import { test, expect, accessible, fits, guideOf, later, signIn, sql, start } from './help.mjs';
+import { test, expect, accessible, fits, guideOf, later, signIn, sql, start, tap, until } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 const seconds = async page => {
@@ -22,11 +22,10 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   first.on('pageerror', e => problems.push(e.message));
   await first.goto(link);
   await start(first);
-  const next = first.locator('#run-next');
-  while ((await first.locator('.step.shown').getAttribute('data-kind')) !== 'paint') await next.click();
+  await until(first, 'paint');
   const zone = first.locator('.step.shown');
   const began = await zone.getAttribute('data-zone');
-  await first.getByText('The whole clock').click();
+  await first.getByText('All zones on one timeline').click();
   await expect(first.locator('#run-lanes svg')).toBeVisible();
   await accessible(first);
   await fits(first);
@@ -47,7 +46,7 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
 
   // Without a network the first phone goes on; with it again, the second follows.
   await first.context().setOffline(true);
-  await next.click();
+  await tap(first);
   const other = await zone.getAttribute('data-zone');
   expect(other).not.toBe(began);
   await expect(second.locator('.step.shown')).toHaveAttribute('data-zone', began);
@@ -69,9 +68,10 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   await accessible(page);
 
   // A step tapped by mistake is taken back, and is not what happened.
-  await second.locator('#run-next').click();
+  await tap(second);
   await expect.poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'step'`)).not.toBe('0');
-  await second.getByRole('button', { name: 'By mistake: one step back' }).click();
+  await tap(second, '#run-back');
+  await expect(second.locator('#run-undone')).toContainText('Undone: ');
   await expect(second.locator('.step.shown')).toHaveAttribute('data-zone', other);
   await expect.poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'back'`), { timeout: 15_000 }).toBe('1');
 
@@ -83,8 +83,8 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   });
   await wrong.goto(link);
   await expect(wrong.locator('.step.shown')).toHaveAttribute('data-zone', other);
-  await wrong.locator('#run-next').click();
-  await wrong.getByRole('button', { name: 'By mistake: one step back' }).click();
+  await tap(wrong);
+  await tap(wrong, '#run-back');
   await expect.poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'back'`), { timeout: 15_000 }).toBe('2');
   expect(sql(`select count(*) from run_step where kit_id = '${kit}' and begun_at > now() + interval '3 seconds'`)).toBe('0');
   await wrong.close();
@@ -93,17 +93,17 @@ test('a run goes on where it was, whatever happens to the phone', async ({ brows
   later(kit, '20 days');
   await second.reload();
   await expect(second.locator('.step.shown')).toHaveAttribute('data-zone', other);
-  await expect(second.getByText('Go on as you do and rinse when the clock says so')).toBeVisible();
+  await expect(second.getByText('Carry on, and rinse when the timer tells you to')).toBeVisible();
   await accessible(second);
   const third = await (await browser.newContext({ viewport: phone })).newPage();
   await third.goto(link);
   await third.locator('#burns > summary').click();
-  await third.getByLabel('What you feel or see').fill('My ears sting');
-  await third.getByRole('button', { name: 'I have rinsed' }).click();
+  await third.getByLabel('What do you feel or see').fill('My ears sting');
+  await third.getByRole('button', { name: 'Stop this kit and tell my colourist' }).click();
   await expect(second.getByRole('heading', { name: 'Rinse now' })).toBeVisible({ timeout: 15_000 });
   await accessible(second);
   await fits(second);
-  await second.getByRole('button', { name: 'It is all rinsed off' }).click();
+  await second.getByRole('button', { name: 'All the colour is rinsed out' }).click();
   await expect(second.getByRole('heading', { name: 'Stop', exact: true })).toBeVisible();
   expect(sql(`select says from safety_event where kit_id = '${kit}' and kind = 'reaction'`)).toContain('My ears sting');
   expect(problems).toEqual([]);

@@ -6,6 +6,7 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { pushService } from './push-service.mjs';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
@@ -62,7 +63,12 @@ export async function serve(port) {
   }
 }
 
+/** The stand-in for the push services of browsers, of this worker. */
+export let pushed;
+
 export default async function setup() {
+  pushed = await pushService();
+  process.env.KITTO_PUSH_STANDIN = pushed.url;
   const cluster = process.env.KITTO_TEST_SERVER;
   if (!cluster) throw new Error('KITTO_TEST_SERVER is not set: run the tests with ./kitto test.');
   const port = await freePort();
@@ -77,6 +83,7 @@ export default async function setup() {
   return async () => {
     app.kill('SIGTERM');
     await new Promise(resolve => app.on('exit', resolve));
+    await pushed.close();
     if (!process.env.KITTO_KEEP) psql('postgres', `drop database if exists ${process.env.KITTO_BROWSER_DB} with (force)`);
     rmSync(keys, { recursive: true, force: true });
   };

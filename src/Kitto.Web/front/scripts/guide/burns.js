@@ -29,8 +29,11 @@ $('[data-shut=burns]')?.addEventListener('click', () => {
   burns.open = false;
 });
 
+let sending = null;
+
 // A report that has not gone out yet can be cancelled here; one that has gone is cancelled on the page that answers it.
 cancel?.addEventListener('click', async () => {
+  sending?.abort();
   for (const item of await waiting().catch(() => [])) await drop(item.key);
   said.textContent = '';
   for (const line of $$('[data-unsent=Burns]')) line.hidden = true;
@@ -52,7 +55,9 @@ $('#burns-form')?.addEventListener('submit', async event => {
   const key = await keep(pathname + search, fields).catch(() => null);
   showCancel();
   try {
-    const answer = await fetch(form.action, { method: 'POST', body: new URLSearchParams(fields), signal: AbortSignal.timeout(GIVE_UP) });
+    sending = new AbortController();
+    setTimeout(() => sending.abort(), GIVE_UP);
+    const answer = await fetch(form.action, { method: 'POST', body: new URLSearchParams(fields), signal: sending.signal });
     // A closed link answers 410 and has taken it all the same.
     if (!answer.ok && answer.status !== 410) throw new Error(String(answer.status));
     if (key) await drop(key);
@@ -64,6 +69,6 @@ $('#burns-form')?.addEventListener('submit', async event => {
     location.href = answer.url;
   } catch {
     clearTimeout(slow);
-    said.textContent = said.dataset.slow;
+    if ((await waiting().catch(() => [1])).length > 0) said.textContent = said.dataset.slow;
   }
 });

@@ -17,7 +17,7 @@ export function awake() {
 let sound = null;
 
 // A phone lets a page be heard only after it was touched.
-document.addEventListener('pointerdown', () => {
+globalThis.document?.addEventListener('pointerdown', () => {
   try {
     sound ??= new AudioContext();
     sound.resume();

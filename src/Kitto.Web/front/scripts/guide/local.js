@@ -89,7 +89,8 @@ if (globalThis.document?.body?.classList.contains('guide')) {
   roomForTheBar();
   show();
   asOf();
-  toTheField();
+  // After the browser has gone to the part of the page that the address names.
+  addEventListener('load', () => setTimeout(toTheField));
   count();
   setInterval(count, 1000);
   compare().catch(() => {});

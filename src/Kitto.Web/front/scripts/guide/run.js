@@ -262,8 +262,8 @@ export default () => ({
       return;
     }
     if (this.past()) this.tellWorker(true);
-    this.show(true);
     this.begin();
+    this.show(true);
   },
   // A step tapped by mistake is undone; the one before it goes on as it was begun.
   back() {
@@ -294,8 +294,8 @@ export default () => ({
     if (this.first && !this.past()) {
       this.at = this.off;
       this.tellWorker(true);
-      this.show(true);
       this.begin();
+      this.show(true);
       return;
     }
     this.tell('end', 0);

@@ -14,7 +14,7 @@ export function strandTimer(minutes, { look, every, latest }) {
   return { now: due !== undefined && minutes - due < 1.5 ? 'look' : 'wait', next: next === latest ? 'rinse' : 'look', seconds: (next - minutes) * 60, due };
 }
 
-const box = $('#strand-timer');
+const box = globalThis.document && $('#strand-timer');
 const key = box && 'kitto-strand-' + box.dataset.kit;
 
 function tick() {
