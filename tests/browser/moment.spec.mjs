@@ -106,8 +106,9 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
     await accessible(phoned);
     for (const name of ['reactions', 'blackHenna']) await phoned.locator(`[name=${name}][value=no]`).check();
     await phoned.getByLabel('Fine').check();
-    for (const none of ['hairline', 'skin', 'pregnant', 'since', 'damage', 'reading']) await phoned.locator(`[name="none.${none}"]`).check();
-    await phoned.getByLabel('Eczema').check();
+    // Not twice at one place within a moment: that would be a bounce.
+    for (const none of ['hairline', 'skin', 'pregnant', 'since', 'damage', 'reading']) await phoned.locator(`[name="none.${none}"]`).evaluate(box => box.click());
+    await phoned.getByLabel('Eczema').evaluate(box => box.click());
     await expect(phoned.locator('[name="none.skin"]')).not.toBeChecked();
     await phoned.locator('[name="put.0.what"]').selectOption('permanent');
     await phoned.locator('[name="put.0.year"]').fill('2025');
@@ -264,7 +265,7 @@ test('it burns: the words come at once without a network, and the kit stops when
   await hers.goto(link);
   await context.setOffline(true);
   await hers.locator('#burns > summary').click();
-  await expect(hers.getByText('Rinse your hair now')).toBeVisible();
+  await expect(hers.getByText('Wash the spot with lukewarm water').first()).toBeVisible();
   await hers.getByRole('button', { name: 'Stop this kit and tell my colourist' }).click();
   await expect(hers.locator('#burns-said')).toContainText(/Not sent yet|No network/);
   await context.setOffline(false);

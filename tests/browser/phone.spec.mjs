@@ -1,7 +1,7 @@
 // The phone in a bathroom: what it says with colour on the head, without a network, with a wrong clock, with two phones, with gloves on.
 import { line } from './line.mjs';
 import { pushed } from './setup.mjs';
-import { test, expect, accessible, clientOf, fits, guideOf, later, signIn, sql, start, tap, until } from './help.mjs';
+import { test, expect, accessible, clientOf, fits, guideOf, signIn, sql, start, tap, until } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 const small = { width: 360, height: 640 };
@@ -32,6 +32,18 @@ async function opened(browser, studio, name, { init, ...options } = {}) {
     },
   };
 }
+
+/** A kit whose skin tests are clear, and its strand too where that is wanted, whatever another test has said of it. */
+const clear = (kit, strand) =>
+  sql(
+    `set session_replication_role = replica; delete from safety_event where client_id = (select client_id from kit where id = '${kit}');
+     update kit set state = 'posted', stopped_at = null, stop_reason = null where id = '${kit}'; update kit_stand set look_at = '-infinity' where kit_id = '${kit}'; set session_replication_role = default;
+     insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line) select gen_random_uuid(), client_id, id, 'skinOn', now() - interval '3 days', now() - interval '3 days', 'client', '', unnest(string_to_array(lines, ',')) from kit where id = '${kit}';
+     insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, of_event) select gen_random_uuid(), client_id, kit_id, 'skinClear', now() - interval '2 hours', now() - interval '2 hours', 'client', '', line, id from safety_event where kit_id = '${kit}' and kind = 'skinOn';` +
+      (strand
+        ? `insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, result, minutes) select gen_random_uuid(), client_id, kit_id, 'strand', now() - interval '1 hour', now() - interval '1 hour', 'client', '', line, 'right', 30 from safety_event where kit_id = '${kit}' and kind = 'skinOn' limit 1`
+        : ''),
+  );
 
 const cancel = kit => sql(`update kit set state = 'closed', cancelled_at = now(), cancelled_why = 'moved', version = version + 1 where id = '${kit}'`);
 
@@ -103,13 +115,8 @@ test('a question never outranks what the clock says, and goes by itself', async 
 test('two steps: rinsed on time, the gloss has its own timer and is late for nothing before', async ({ browser, page: studio }) => {
   test.setTimeout(120_000);
   await signIn(studio);
-  const { kit } = await guideOf(studio, 'Odile');
-  later(kit, '1 hour');
-  sql(
-    `insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, of_event) select gen_random_uuid(), client_id, kit_id, 'skinClear', now() - interval '2 hours', now() - interval '2 hours', 'client', '', line, id from safety_event where kit_id = '${kit}' and kind = 'skinOn';
-     insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, result, minutes) select gen_random_uuid(), client_id, kit_id, 'strand', now() - interval '1 hour', now() - interval '1 hour', 'client', '', line, 'right', 30 from safety_event where kit_id = '${kit}' and kind = 'skinOn' limit 1`,
-  );
-  const { page, done } = await opened(browser, studio, 'Odile');
+  clear((await guideOf(studio, 'Odile')).kit, 'strand');
+  const { kit, page, done } = await opened(browser, studio, 'Odile');
   await start(page);
   await until(page, 'wait');
   // The wait is over, and it is rinsed on time; eight minutes later the gloss goes on.
@@ -402,12 +409,7 @@ test('the questions without a network: saved, sent later once, and a draft survi
 
 test('the strand has its own timer, which survives a reload and fills in the minutes', async ({ browser, page: studio }) => {
   await signIn(studio);
-  const { kit } = await guideOf(studio, 'Bettany');
-  sql(
-    `set session_replication_role = replica; delete from safety_event where kit_id = '${kit}'; update kit_stand set look_at = '-infinity' where kit_id = '${kit}'; set session_replication_role = default;
-     insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line) select gen_random_uuid(), client_id, id, 'skinOn', now() - interval '3 days', now() - interval '3 days', 'client', '', unnest(string_to_array(lines, ',')) from kit where id = '${kit}';
-     insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, of_event) select gen_random_uuid(), client_id, kit_id, 'skinClear', now() - interval '2 hours', now() - interval '2 hours', 'client', '', line, id from safety_event where kit_id = '${kit}' and kind = 'skinOn'`,
-  );
+  clear((await guideOf(studio, 'Bettany')).kit);
   const { page, done } = await opened(browser, studio, 'Bettany', { init: movable, viewport: small });
   await page.locator('#strand-start').click();
   await expect(page.locator('#strand-until')).toContainText('until you look at the strand');

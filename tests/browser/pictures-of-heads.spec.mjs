@@ -29,7 +29,7 @@ test('a picture from the phone is measured and becomes a signed reading', async 
   // A file that is none is refused beside its field.
   await phone.getByLabel('Picture', { exact: true }).setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') });
   await phone.getByRole('button', { name: 'Measure' }).click();
-  await expect(phone.getByRole('alert')).toContainText('no picture that is read here');
+  await expect(phone.getByRole('alert')).toContainText('not a photo we can read');
 
   // On the reading the values stand beside the fields; one key takes them all, undo gives them back.
   await openSitting(page, 'Lotte');
@@ -87,14 +87,14 @@ test('a client is asked for pictures: looked at on the phone, kept without a net
   // No card in it: told at once, nothing is sent; a picture of the whole head needs none.
   const take = (name, file) => asked(name).locator('input[type=file]').setInputFiles(file);
   await take('Crown', join(root, 'docs', 'screenshots', 'ask.png'));
-  await expect(asked('Crown').locator('.state')).toContainText('not seen whole');
-  await expect(asked('Crown').getByRole('button', { name: 'Send it all the same' })).toBeVisible();
+  await expect(asked('Crown').locator('.state')).toContainText('Part of the card is missing');
+  await expect(asked('Crown').getByRole('button', { name: 'Send it anyway' })).toBeVisible();
   expect(sql(`select count(*) from picture where client_id = '${client}'`)).toBe('0');
 
   await phone.getByText('How to take them').click();
   await phone.locator('#rule').fill('12');
   await phone.locator('#rule').blur();
-  await expect(phone.locator('#rule-wrong')).toHaveText('78 to 95 mm, or nothing.');
+  await expect(phone.locator('#rule-wrong')).toHaveText('78 to 95 mm, or leave it empty.');
   await phone.locator('#rule').fill('85,6');
   await phone.locator('#rule').blur();
   await expect(phone.locator('#rule-wrong')).toBeEmpty();
@@ -107,7 +107,7 @@ test('a client is asked for pictures: looked at on the phone, kept without a net
   await expect(asked('Crown').locator('.state')).toContainText('was measured', { timeout: 15_000 });
   await expect(phone.locator('[name=reactions][value=no]')).toBeChecked();
   await accessible(phone);
-  await asked('Crown').getByRole('button', { name: 'Take it away' }).click();
+  await asked('Crown').getByRole('button', { name: 'Delete photo' }).click();
   await expect(asked('Crown').locator('.state')).toBeEmpty();
   await expect.poll(() => sql(`select count(*) from picture where client_id = '${client}'`)).toBe('1');
   expect(problems).toEqual([]);

@@ -1,24 +1,14 @@
 // Random walks (KITTO_WALKS=200 for a long look) through a run: taps, back, reload, no line, a line again, waiting. After each the record says what really was done, and when.
+import { dice } from './dice.mjs';
 import { line } from './line.mjs';
-import { test, expect, guideOf, signIn, sql } from './help.mjs';
+import { test, expect, guideOf, signIn, sql, tick } from './help.mjs';
 
 const WALKS = Number(process.env.KITTO_WALKS ?? 20);
 // A run that can be gone on with.
-const READY = '.run[x-data=run]:has(#run-next:enabled) .step.shown';
+const READY = 'body:has(#run-next:enabled) .run[x-data=run] .step.shown';
 // How near a moment is told to when it was, ms: on two busy cores a request takes its time.
 const CLOSE = 1500;
 const phone = { width: 390, height: 844 };
-
-/** Numbers that come the same way every time (mulberry32). */
-function dice(seed) {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Asks the page something; while it loads itself again it is asked once more. */
 async function ask(page, what, ...given) {
@@ -77,10 +67,11 @@ async function begin({ page, wire, kit, link, chance }) {
   }
   const run = { done: [{ word: 'start', step: 0, at: Date.now() }], begun: new Map() };
   await page.evaluate(() => {
-    for (const box of document.querySelectorAll('.start-now [type=checkbox]')) box.checked = true;
+    document.querySelector('.start-now [value=no]').checked = true;
     document.querySelector('.start-now button').click();
   });
   await page.waitForSelector(READY);
+  await tick(page);
   return run;
 }
 

@@ -22,7 +22,7 @@ internal sealed class Story(Acts acts)
         await acts.Strand(open, 1.5);
 
         var ilse = await acts.Signed(await acts.Add("Ilse Brannigan", 39, brannoc, ""), "ilse", 0, wantIn: 20);
-        await acts.Begun(ilse, 2, 0);
+        await acts.Begun(ilse, 2, .05);
         await acts.Signed(await acts.Add("Freya Tolling", 52, town, "Comes with her sister, who paints the back.", spokenOf: "she"), "freya", 0.1, wantIn: 9);
 
         var petra = await acts.Signed(await acts.Add("Petra Quill", 31, town, "Wants shine for the harbour dance."), "petra", 1, wantIn: 12);

@@ -20,8 +20,8 @@ export function left(seconds) {
 
 let shift = 0;
 
-/** What this phone's clock is off by, ms, as far as it is known. */
-export const offBy = () => shift;
+/** What this phone's clock is off by, ms, where that is so much that it is wrong; 0 where it is right. */
+export const offBy = () => (Math.abs(shift) >= WRONG ? shift : 0);
 
 /** Remembers what this phone's clock is off by, and says so where that is much. */
 export function clockIsOff(by) {

@@ -5,8 +5,12 @@ import { localNow, withOffset } from './times.js';
 
 for (const form of $$('form[data-moment]')) {
   const field = form.elements[form.dataset.moment];
-  if (field.dataset.fresh === 'True') field.value = localNow();
+  let now = field.dataset.fresh === 'True';
+  if (now) field.value = localNow();
+  field.addEventListener('input', () => (now = false));
   form.addEventListener('submit', () => {
+    // A field nobody has touched means this moment, however long the page was open.
+    if (now) field.value = localNow();
     const moment = withOffset(field.value, offBy());
     if (moment) form.elements.moment.value = moment;
   });
