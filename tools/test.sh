@@ -1,10 +1,12 @@
 # What runs, and how many seconds in.
 phase() { say "kitto: $* ($SECONDS s)"; }
+# Tests come in another order each time, so that none can depend on it; KITTO_SEED=N repeats one.
+KITTO_SEED="${KITTO_SEED:-$((RANDOM * 32768 + RANDOM))}"
 # Runs the tests of a project that is built, and counts them into passed and failed of who calls.
 run_xunit() {
   local out="$HOME_DIR/$1.log" line total errors wrong skipped
-  phase "$1"
-  dotnet "$ROOT/tests/$1/bin/Release/net10.0/$1.dll" -noColor >"$out" 2>&1 || true
+  phase "$1, in the order of KITTO_SEED=$KITTO_SEED"
+  dotnet "$ROOT/tests/$1/bin/Release/net10.0/$1.dll" ":$KITTO_SEED" -noColor >"$out" 2>&1 || true
   line="$(grep -E 'Total: [0-9]+, Errors: [0-9]+, Failed: [0-9]+' "$out" | tail -n 1 || true)"
   if [ -z "$line" ]; then cat "$out"; say "kitto: $1 did not finish"; failed=$((failed + 1)); return; fi
   total="$(sed -E 's/.*Total: ([0-9]+).*/\1/' <<<"$line")"; errors="$(sed -E 's/.*Errors: ([0-9]+).*/\1/' <<<"$line")"

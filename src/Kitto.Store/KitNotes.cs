@@ -60,7 +60,8 @@ public sealed class KitNotes(Database db)
         );
 
     /// <summary>Those that nobody has dealt with, the oldest first.</summary>
-    public Task<IReadOnlyList<KitNote>> Open() => db.List<KitNote>($"select {Columns} {From} where n.seen_at is null and c.erased_at is null order by n.said_at");
+    public Task<IReadOnlyList<KitNote>> Open() =>
+        db.List<KitNote>($"select {Columns} {From} where n.seen_at is null and c.erased_at is null order by n.said_at");
 
     /// <summary>Those of one kit, the newest first.</summary>
     public Task<IReadOnlyList<KitNote>> Of(Guid kit) => db.List<KitNote>($"select {Columns} {From} where n.kit_id = @kit order by n.said_at desc", new { kit });

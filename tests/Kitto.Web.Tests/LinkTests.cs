@@ -67,7 +67,11 @@ public sealed class LinkTests(Studio studio) : IClassFixture<Studio>
         string token = await links.Make(kit.Id, "https://kits.example.org");
         string address = (await links.Newest(kit.Id))!;
         Assert.Equal($"https://kits.example.org/g/{token}", address);
-        Assert.Contains(address, Words.Client.Message(ClientMessage.Posted, "Bettany", "Slipway", KitDays.None, address, "999", "").Body, StringComparison.Ordinal);
+        Assert.Contains(
+            address,
+            Words.Client.Message(ClientMessage.Posted, "Bettany", "Slipway", KitDays.None, address, "999", "").Body,
+            StringComparison.Ordinal
+        );
     }
 
     [Theory]

@@ -53,7 +53,10 @@ public sealed class PhoneTests(Studio studio) : IClassFixture<Studio>
         var open = (await studio.Kits.Get(kit.Id))!;
         if (how == "cancelled")
         {
-            await studio.Db.Run("update kit set state = 'closed', cancelled_at = now() - interval '2 hours', cancelled_why = 'moved' where id = @Id", new { kit.Id });
+            await studio.Db.Run(
+                "update kit set state = 'closed', cancelled_at = now() - interval '2 hours', cancelled_why = 'moved' where id = @Id",
+                new { kit.Id }
+            );
         }
         else if (how == "stopped")
         {
@@ -106,7 +109,14 @@ public sealed class PhoneTests(Studio studio) : IClassFixture<Studio>
         await client.Send(".start-now", ("colour", "no"));
         await Tell(client, guide, Line("step", 1, Now));
         await client.Open(guide);
-        await Tell(client, guide, Line("start", 0, begun), Line("step", 1, begun + 500), Line("step", on, begun + 60_000), Line("step", on + 1, begun + 120_000));
+        await Tell(
+            client,
+            guide,
+            Line("start", 0, begun),
+            Line("step", 1, begun + 500),
+            Line("step", on, begun + 60_000),
+            Line("step", on + 1, begun + 120_000)
+        );
         Assert.Contains($"\"part\":\"doing\",\"at\":{on + 1}", client.Text, StringComparison.Ordinal);
         Assert.Contains($"\"first\":{begun + 60_000}", client.Text, StringComparison.Ordinal);
         Assert.DoesNotContain("\"rinse\":null", client.Text, StringComparison.Ordinal);
@@ -287,7 +297,14 @@ public sealed class PhoneTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal(65, Microsoft.AspNetCore.WebUtilities.WebEncoders.Base64UrlDecode(await delivery.PublicKey()).Length);
         Assert.Equal(await delivery.PublicKey(), await delivery.PublicKey());
         Assert.All(
-            ["http://push.example.org/x", "https://127.0.0.1/x", "https://localhost/x", "https://push.example.org:8443/x", "https://u:p@push.example.org/x", "file:///etc/passwd"],
+            [
+                "http://push.example.org/x",
+                "https://127.0.0.1/x",
+                "https://localhost/x",
+                "https://push.example.org:8443/x",
+                "https://u:p@push.example.org/x",
+                "file:///etc/passwd",
+            ],
             address => Assert.False(delivery.Accepts(address), address)
         );
         Assert.True(delivery.Accepts("https://push.example.org/send/abc"));

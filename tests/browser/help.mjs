@@ -129,5 +129,6 @@ export async function tap(page, selector = '#run-next') {
 
 /** Goes on until a step of a kind is shown. */
 export async function until(page, kind) {
+  await page.waitForSelector('body:has(#run-next:enabled) .run[x-data=run] .step.shown');
   while ((await page.locator('.step.shown').getAttribute('data-kind')) !== kind) await tap(page);
 }

@@ -107,7 +107,8 @@ for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [
     for (const name of ['reactions', 'blackHenna']) await phoned.locator(`[name=${name}][value=no]`).check();
     await phoned.getByLabel('Fine').check();
     // Not twice at one place within a moment: that would be a bounce.
-    for (const none of ['hairline', 'skin', 'pregnant', 'since', 'damage', 'reading']) await phoned.locator(`[name="none.${none}"]`).evaluate(box => box.click());
+    for (const none of ['hairline', 'skin', 'pregnant', 'since', 'damage', 'reading'])
+      await phoned.locator(`[name="none.${none}"]`).evaluate(box => box.click());
     await phoned.getByLabel('Eczema').evaluate(box => box.click());
     await expect(phoned.locator('[name="none.skin"]')).not.toBeChecked();
     await phoned.locator('[name="put.0.what"]').selectOption('permanent');

@@ -45,6 +45,12 @@ const clear = (kit, strand) =>
         : ''),
   );
 
+/** Waits until the server knows of the step that is shown: what is moved back in its record is all there. */
+const recorded = async (page, kit) => {
+  const step = await page.locator('.step.shown').getAttribute('data-step');
+  await expect.poll(() => Number(sql(`select count(*) from run_step where kit_id = '${kit}' and step = ${step}`)), { timeout: 10_000 }).toBeGreaterThan(0);
+};
+
 const cancel = kit => sql(`update kit set state = 'closed', cancelled_at = now(), cancelled_why = 'moved', version = version + 1 where id = '${kit}'`);
 
 /** Lets the phone's minutes go by: its clock is moved on, and nothing else. */
@@ -78,7 +84,7 @@ for (const closed of [false, true]) {
     if (closed) await seen.goto(wire.through(link));
     // From the first moment on nothing says begin, over or get ready without saying rinse.
     if (closed) await expect(seen.locator('main')).toContainText(/Rinse it out now|Rinse now/);
-    await expect(seen.getByRole('heading', { name: 'Rinse now' })).toBeVisible({ timeout: 15_000 });
+    await expect(seen.locator('[data-part=rinse]').getByRole('heading', { name: 'Rinse now' })).toBeVisible({ timeout: 15_000 });
     await expect(seen.locator('a.ambulance').first()).toHaveAttribute('href', 'tel:999');
     await accessible(seen);
     await fits(seen);
@@ -120,11 +126,13 @@ test('two steps: rinsed on time, the gloss has its own timer and is late for not
   await start(page);
   await until(page, 'wait');
   // The wait is over, and it is rinsed on time; eight minutes later the gloss goes on.
+  await recorded(page, kit);
   sql(`update run_step set begun_at = begun_at - interval '45 minutes' where kit_id = '${kit}'`);
   await page.reload();
   await expect(page.locator('#run-late')).toContainText('Rinse now');
   await tap(page);
   await expect(page.locator('.step.shown')).toHaveAttribute('data-kind', 'rinse');
+  await recorded(page, kit);
   sql(`update run_step set begun_at = begun_at - interval '8 minutes' where kit_id = '${kit}'`);
   await page.reload();
   for (const kind of ['rinse', 'mix', 'lengths']) {
@@ -136,6 +144,7 @@ test('two steps: rinsed on time, the gloss has its own timer and is late for not
   }
   await expect(page.locator('#run-time-says')).toHaveText('to go');
   await expect(page.locator('#run-rinse')).toHaveText(/\d\d:\d\d/);
+  await recorded(page, kit);
   sql(`update run_step set begun_at = begun_at - interval '40 minutes' where kit_id = '${kit}'`);
   await page.reload();
   await expect(page.locator('#run-late')).toContainText('Rinse now. The time was up');
@@ -171,17 +180,21 @@ test('whoever has colour on already says since when, also without a network, and
   const { kit, wire, page, done } = await opened(browser, studio, 'Maren');
   wire.cut();
   await page.locator('.start-now [value=yes]').check();
-  await page.getByLabel('Since when?').fill(await page.evaluate(() => {
-    const d = new Date(Date.now() - 20 * 60_000);
-    const two = n => String(n).padStart(2, '0');
-    return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}T${two(d.getHours())}:${two(d.getMinutes())}`;
-  }));
+  await page.getByLabel('Since when?').fill(
+    await page.evaluate(() => {
+      const d = new Date(Date.now() - 20 * 60_000);
+      const two = n => String(n).padStart(2, '0');
+      return `${d.getFullYear()}-${two(d.getMonth() + 1)}-${two(d.getDate())}T${two(d.getHours())}:${two(d.getMinutes())}`;
+    }),
+  );
   await page.locator('.start-now button').click();
   await expect(page.locator('.step.shown')).toHaveAttribute('data-kind', 'wait');
   await expect(page.locator('#run-rinse')).toHaveText(/\d\d:\d\d/);
   wire.mend();
   await expect
-    .poll(() => Number(sql(`select round(extract(epoch from now() - min(begun_at)) / 60) from run_step where kit_id = '${kit}' and word = 'step'`)), { timeout: 20_000 })
+    .poll(() => Number(sql(`select round(extract(epoch from now() - min(begun_at)) / 60) from run_step where kit_id = '${kit}' and word = 'step'`)), {
+      timeout: 20_000,
+    })
     .toBeGreaterThanOrEqual(19);
   await expect(page.locator('#run-rinse')).toHaveText(/\d\d:\d\d/);
   await done();
@@ -455,7 +468,10 @@ test('a second tap within a moment skips nothing, and undo says what was undone'
   await page.waitForTimeout(150);
   const second = await zone();
   expect(second).not.toBe(first);
-  const titles = await page.locator('.step h1').allInnerTexts().catch(() => []);
+  const titles = await page
+    .locator('.step h1')
+    .allInnerTexts()
+    .catch(() => []);
   expect(titles.length).toBeGreaterThan(0);
   const steps = await page.locator('.step').evaluateAll(all => all.filter(s => s.dataset.kind === 'paint').map(s => s.dataset.zone));
   expect(steps.indexOf(second)).toBe(steps.indexOf(first) + 1);
@@ -530,10 +546,10 @@ test('a locked phone is rung when the rinse is due: signed, sealed for it alone,
   expect(sql(`select count(*) from push_subscription where kit_id = '${kit}'`)).toBe('1');
   await start(page);
   await until(page, 'wait');
-  await expect.poll(() => sql(`select count(*) from run_step where kit_id = '${kit}' and word = 'step'`)).not.toBe('0');
-  await page.waitForTimeout(1500);
+  await recorded(page, kit);
   sql(`update run_step set begun_at = begun_at - interval '34 minutes' where kit_id = '${kit}'`);
   await expect.poll(() => pushed.pushes.map(p => p.title), { timeout: 15_000 }).toEqual(['Rinse in 2 minutes']);
+  await recorded(page, kit);
   sql(`update run_step set begun_at = begun_at - interval '3 minutes' where kit_id = '${kit}'`);
   await expect.poll(() => pushed.pushes.map(p => p.title), { timeout: 15_000 }).toEqual(['Rinse in 2 minutes', 'Rinse now']);
   expect(pushed.pushes.every(p => p.urgency === 'high' && p.ttl === 600)).toBe(true);
@@ -541,7 +557,9 @@ test('a locked phone is rung when the rinse is due: signed, sealed for it alone,
   expect(pushed.pushes.length).toBe(2);
   // What came is shown by the worker, whether a page is open or not.
   const devtools = await context.newCDPSession(page);
-  const registration = new Promise(found => devtools.on('ServiceWorker.workerRegistrationUpdated', e => e.registrations[0] && found(e.registrations[0].registrationId)));
+  const registration = new Promise(found =>
+    devtools.on('ServiceWorker.workerRegistrationUpdated', e => e.registrations[0] && found(e.registrations[0].registrationId)),
+  );
   await devtools.send('ServiceWorker.enable');
   await devtools.send('ServiceWorker.deliverPushMessage', {
     origin: new URL(page.url()).origin,
@@ -562,11 +580,12 @@ test('a kitchen timer is asked for by the minutes that are left, and a timer tha
   await start(page);
   await until(page, 'wait');
   await expect(page.locator('.step.shown .kitchen-timer')).toContainText(/Set your kitchen timer too: 3[45] minutes/);
-  await page.waitForTimeout(1500);
+  await recorded(page, kit);
   sql(`update run_step set begun_at = begun_at - interval '33 minutes' where kit_id = '${kit}'`);
   await page.reload();
   await expect(page.locator('.step.shown .kitchen-timer')).toContainText(/[23] minutes/);
   // It ends while the page is being loaded again.
+  await recorded(page, kit);
   sql(`update run_step set begun_at = begun_at - interval '3 minutes' where kit_id = '${kit}'`);
   await page.reload();
   await expect(page.locator('html[data-rang]')).toBeAttached({ timeout: 5000 });

@@ -17,7 +17,8 @@ function wrongWith(authorization, origin) {
     format: 'jwk',
   });
   const { aud, exp, sub } = json(claims);
-  if (!verify('sha256', Buffer.from(`${head}.${claims}`), { key, dsaEncoding: 'ieee-p1363' }, Buffer.from(signature, 'base64url'))) return 'the signature is not of that key';
+  if (!verify('sha256', Buffer.from(`${head}.${claims}`), { key, dsaEncoding: 'ieee-p1363' }, Buffer.from(signature, 'base64url')))
+    return 'the signature is not of that key';
   // The application's library leaves a port out; real services are on the usual one.
   if (aud !== origin.replace(/:\d+$/, '')) return `signed for ${aud}`;
   if (exp * 1000 < Date.now() || exp * 1000 > Date.now() + 86_400_000) return 'expires too late, or did already';

@@ -57,7 +57,17 @@ test('an open page is loaded again for what is about colour and stops, and asks 
 });
 
 test('what a phone has not sent of a run goes in the order in which it was tapped, the start first', () => {
-  const remembered = [['x', { unsent: [{ id: 'b', word: 'step', step: 4, raw: 20 }, { id: 'a', word: 'step', step: 1, raw: 11 }] }]];
+  const remembered = [
+    [
+      'x',
+      {
+        unsent: [
+          { id: 'b', word: 'step', step: 4, raw: 20 },
+          { id: 'a', word: 'step', step: 1, raw: 11 },
+        ],
+      },
+    ],
+  ];
   assert.deepEqual(
     unsentWords(remembered, { id: 's', raw: 10 }).map(w => w.id),
     ['s', 'a', 'b'],

@@ -56,13 +56,14 @@ public static class Run
         var windows = lanes.Select(z => (z.Stroke.Zone, z.At, Latest: z.At + Window(z.Stroke).To.Value)).ToList();
         double wanted = end + plan.ProcessMinutes.Value;
         double least = end + Math.Min(plan.ProcessMinutes.Value, line.ProcessMin.Value);
-        double rinse = Math.Max(least, Math.Min(wanted, windows.Min(w => w.Latest)));
+        // Where no zone may have it on until then, the whole head comes off when the last of them must.
+        double rinse = Math.Min(Math.Max(least, Math.Min(wanted, windows.Min(w => w.Latest))), windows.Max(w => w.Latest));
         var first = windows.Where(w => w.Latest < rinse - 1e-6).ToList();
         double behind = end - plan.PaintMinutes.Value;
         var actual = plan with
         {
             PaintMinutes = Minutes.Of(end).Tenths(),
-            ProcessMinutes = Minutes.Of(rinse - end).Tenths(),
+            ProcessMinutes = Minutes.Of(Math.Max(0, rinse - end)).Tenths(),
             RinseAtMinutes = Minutes.Of(rinse).Tenths(),
             Zones = Times(false),
             Scalp = plan.Scalp is null ? null : Times(true),
@@ -88,7 +89,9 @@ public static class Run
             Math.Round(behind, 1),
             [.. first.Select(w => w.Zone).Distinct()],
             firstAt,
-            rinsed ? null : Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone).Distinct()], firstAt, line, reserve)
+            rinsed
+                ? null
+                : Says(actual, begun, lastStroke is not null, now, wanted - rinse, behind, [.. first.Select(w => w.Zone).Distinct()], firstAt, line, reserve)
         );
     }
 

@@ -12,13 +12,7 @@ using Microsoft.AspNetCore.WebUtilities;
 namespace Kitto.Web.Guides;
 
 /// <summary>Brings a push to the push service of a browser: signed with this installation's keys, encrypted for the phone alone, and only to addresses of the open network.</summary>
-public sealed class PushDelivery(
-    PushRecord record,
-    Studios studios,
-    IDataProtectionProvider protection,
-    IConfiguration settings,
-    ILogger<PushDelivery> log
-)
+public sealed class PushDelivery(PushRecord record, Studios studios, IDataProtectionProvider protection, IConfiguration settings, ILogger<PushDelivery> log)
 {
     private readonly IDataProtector seal = protection.CreateProtector("Kitto.PushKey");
 
@@ -104,10 +98,7 @@ public sealed class PushDelivery(
             using var made = ECDsa.Create(ECCurve.NamedCurves.nistP256);
             var parts = made.ExportParameters(true);
             await record.Save(
-                new PushKeys(
-                    WebEncoders.Base64UrlEncode([4, .. parts.Q.X!, .. parts.Q.Y!]),
-                    seal.Protect(WebEncoders.Base64UrlEncode(parts.D!))
-                )
+                new PushKeys(WebEncoders.Base64UrlEncode([4, .. parts.Q.X!, .. parts.Q.Y!]), seal.Protect(WebEncoders.Base64UrlEncode(parts.D!)))
             );
         }
     }
@@ -123,7 +114,16 @@ public sealed class PushDelivery(
         subscription.SetKey(PushEncryptionKeyName.P256DH, phone.P256dh);
         subscription.SetKey(PushEncryptionKeyName.Auth, phone.Auth);
         using var signed = new VapidAuthentication(open, own) { Subject = await Subject() };
-        var message = new PushMessage(JsonSerializer.Serialize(new { title = word.Title, body = word.Body, tag = word.Key }))
+        var message = new PushMessage(
+            JsonSerializer.Serialize(
+                new
+                {
+                    title = word.Title,
+                    body = word.Body,
+                    tag = word.Key,
+                }
+            )
+        )
         {
             TimeToLive = word.Urgent ? 600 : 7200,
             Urgency = word.Urgent ? PushMessageUrgency.High : PushMessageUrgency.Normal,
@@ -147,5 +147,8 @@ public sealed class PushDelivery(
     }
 
     /// <summary>Whom a push service may write to: the site, where it is known.</summary>
-    private async Task<string> Subject() => (await studios.Get())?.Address is { Length: > 0 } address && address.StartsWith("https:", StringComparison.Ordinal) ? address : "mailto:kitto@example.invalid";
+    private async Task<string> Subject() =>
+        (await studios.Get())?.Address is { Length: > 0 } address && address.StartsWith("https:", StringComparison.Ordinal)
+            ? address
+            : "mailto:kitto@example.invalid";
 }

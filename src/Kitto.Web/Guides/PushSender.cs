@@ -21,14 +21,7 @@ public sealed record PushWord(string Key, string Title, string Body, bool Urgent
 /// Rings a client's locked phone by Web Push (RFC 8030, 8291, 8292), where the client asked for it and the browser has it.
 /// A push only says "look": what is to be done is on the page, and a kitchen timer is asked for all the same.
 /// </summary>
-public sealed class PushSender(
-    PushRecord record,
-    PushDelivery delivery,
-    Kits kits,
-    GuideAccess guides,
-    IStringLocalizer<ClientPages> text,
-    TimeProvider clock
-)
+public sealed class PushSender(PushRecord record, PushDelivery delivery, Kits kits, GuideAccess guides, IStringLocalizer<ClientPages> text, TimeProvider clock)
 {
     /// <summary>So long before the rinse a phone is rung the first time, minutes (ours).</summary>
     private const double BeforeRinse = 2;
@@ -115,7 +108,12 @@ public sealed class PushSender(
             return timer switch
             {
                 { PartNow: true, Says: { } says } => new PushWord($"first:{run}", text["Rinse now"], Words.Client.ToClient(says), true),
-                { RinseAt: { } rinse } when now >= rinse => new PushWord($"up:{run}:{rinse:HHmm}", text["Rinse now"], text["The time is up. Open your guide."], true),
+                { RinseAt: { } rinse } when now >= rinse => new PushWord(
+                    $"up:{run}:{rinse:HHmm}",
+                    text["Rinse now"],
+                    text["The time is up. Open your guide."],
+                    true
+                ),
                 { RinseAt: { } rinse } when now >= rinse.AddMinutes(-BeforeRinse) => new PushWord(
                     $"soon:{run}",
                     text["Rinse in {0} minutes", BeforeRinse],

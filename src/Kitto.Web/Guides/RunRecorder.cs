@@ -99,7 +99,12 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
             stand?.FirstOffAt is { } part && first is { } from ? Ms(from.AddMinutes(part)) : null,
             stand?.FirstOffAt is null ? null : Words.Client.Terms(stand.FirstOff),
             // The phone says by itself, and to the second, when a rinse is due.
-            timer.Says is { } says && stand?.FirstOffAt is null && !(timer.RinseAt <= now && stand?.Painted != false) ? Words.Client.ToClient(says) : null,
+            timer.Says
+                is { } says
+            && stand?.FirstOffAt is null
+            && !(timer.RinseAt <= now && stand?.Painted != false)
+                ? Words.Client.ToClient(says)
+                : null,
             stand is null ? null : Draw(stand, open),
             PageOf(open, page)
         );

@@ -32,7 +32,10 @@ public sealed class ProblemModel : PageModel
             404 => ("Not here", "There is nothing at this address. It may have been mistyped."),
             403 => ("Not yours to open", "Your role in this studio does not reach here. Whoever runs the studio can change that under House, People."),
             429 => ("Too often", "Too much was asked for from where you are. Wait half a minute and go back; what you typed should still be there."),
-            400 => ("Not taken", "The page was open for too long, or in another browser. Go back, reload it and send again. What you typed should still be there."),
+            400 => (
+                "Not taken",
+                "The page was open for too long, or in another browser. Go back, reload it and send again. What you typed should still be there."
+            ),
             _ => ("Something went wrong", "Nothing you saved is lost. Go back and try again; if it happens twice, look at the log of the application."),
         };
 }

@@ -72,10 +72,7 @@ public sealed class DaysTests
     [InlineData("2027-03-16", true, "Posted TestOverdue")]
     [InlineData("2027-03-19", false, "DayPassed")]
     public void A_box_whose_guide_nobody_opened_is_asked_about_two_days_after_it_should_have_arrived(string today, bool opened, string kinds) =>
-        Assert.Equal(
-            kinds,
-            string.Join(" ", ClientMessages.Due(Days, KitStep.Posted, TestsStand.None, DateOnly.Parse(today), new ClientSign(opened, false)))
-        );
+        Assert.Equal(kinds, string.Join(" ", ClientMessages.Due(Days, KitStep.Posted, TestsStand.None, DateOnly.Parse(today), new ClientSign(opened, false))));
 
     [Fact]
     public void Everything_said_carries_the_caution_and_no_word_to_colour_without_clear_tests() =>

@@ -23,10 +23,7 @@ public sealed class EmergencyNumbersTests
                 string Lines(FeltWhen felt) => string.Join(' ', Core.Guide.Emergency(language, felt, "117"));
                 string rinse = language == Language.English ? "Rinse your hair now" : "Skyll håret nå";
                 Assert.Contains(rinse, Lines(FeltWhen.OnHead), StringComparison.Ordinal);
-                Assert.All(
-                    [FeltWhen.Rinsed, FeltWhen.SkinTest, FeltWhen.Later],
-                    felt => Assert.DoesNotContain(rinse, Lines(felt), StringComparison.Ordinal)
-                );
+                Assert.All([FeltWhen.Rinsed, FeltWhen.SkinTest, FeltWhen.Later], felt => Assert.DoesNotContain(rinse, Lines(felt), StringComparison.Ordinal));
                 Assert.All(Enum.GetValues<FeltWhen>(), felt => Assert.Contains("117", Lines(felt), StringComparison.Ordinal));
                 Assert.Equal(Enum.GetValues<FeltWhen>().Length, Enum.GetValues<FeltWhen>().Select(Lines).Distinct().Count());
             }

@@ -194,7 +194,14 @@ public sealed class GateModelTests
                     if (act.Which == 3)
                     {
                         var looked = new Speaker(Guid.NewGuid(), Now, "Tove");
-                        Take(act with { Killed = false }, KitLife.AcceptSkin(record, kit, reacted.Id, "called: nothing at all on the skin", looked), () => withdrawn.Remove(reacted.Id));
+                        Take(
+                            act with
+                            {
+                                Killed = false,
+                            },
+                            KitLife.AcceptSkin(record, kit, reacted.Id, "called: nothing at all on the skin", looked),
+                            () => withdrawn.Remove(reacted.Id)
+                        );
                     }
 
                     break;

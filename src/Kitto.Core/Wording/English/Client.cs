@@ -32,7 +32,8 @@ internal sealed partial class English
             StopOnRecord r => ByRule(r.By),
             TooYoung => $"Hair colour is not meant for anyone under {Values.YoungestAge}. Please do not use this kit.",
             ScalpNotWell or HealsFirst => "Let your skin heal first. Please do not use this kit. Tell us when it has healed.",
-            MetalSalts => "There may be metal in your hair from an earlier product. It reacts with hair colour. Do not colour this hair at all, including the roots.",
+            MetalSalts =>
+                "There may be metal in your hair from an earlier product. It reacts with hair colour. Do not colour this hair at all, including the roots.",
             LockReacted => "A strand of your hair reacted to developer. Do not colour this hair at all, including the roots. We need to see you in the salon.",
             StrandDamaged => "The strand test damaged your hair. Please do not use this kit. We will call you with a plan to condition it.",
             StraightenedLately r =>
@@ -48,7 +49,8 @@ internal sealed partial class English
             "SA1" => $"A reaction to hair colour or to black henna is on your record. {SeeDoctorFirst}",
             "SA2" => $"Hair colour is not meant for anyone under {Values.YoungestAge}.",
             "SA3" => "Let your scalp heal first. Tell us when it has healed.",
-            "SA4" => "There may be metal in your hair from an earlier product. It reacts with hair colour. Do not colour this hair at all, including the roots.",
+            "SA4" =>
+                "There may be metal in your hair from an earlier product. It reacts with hair colour. Do not colour this hair at all, including the roots.",
             "SA6" => "The strand test did not go well, so your hair cannot take colour now.",
             "SA9" => "Your hair is too damaged, or was treated too recently, to take colour now.",
             _ => "We have stopped this kit.",
@@ -58,8 +60,7 @@ internal sealed partial class English
         reason switch
         {
             AskDoctorFirst => "Pregnant or breastfeeding? Ask your doctor or midwife before you colour.",
-            AirTheRoom =>
-                "Open a window. Take out contact lenses and take off jewellery. Wear gloves the whole time. Stay away from flames and hairdryers.",
+            AirTheRoom => "Open a window. Take out contact lenses and take off jewellery. Wear gloves the whole time. Stay away from flames and hairdryers.",
             KeepFromChildren => "Keep everything away from children and pets. Never seal or store leftover mix: it gives off gas and can burst.",
             NeverOnBrows => "Never colour eyebrows, eyelashes or a beard. It can make you blind.",
             _ => Of(reason),
@@ -79,7 +80,8 @@ internal sealed partial class English
                 SkinStage.ToReport => "Look at your skin test and report how it is.",
                 SkinStage.Expired => $"Your skin test is more than {r.LimitDays} days old. Do a new one.",
                 SkinStage.Reacted => "You reported a reaction.",
-                SkinStage.Withdrawn => "You reported a reaction to the skin test, then told us it was a mistake. We will call you first. Or do a new skin test.",
+                SkinStage.Withdrawn =>
+                    "You reported a reaction to the skin test, then told us it was a mistake. We will call you first. Or do a new skin test.",
                 SkinStage.Clear => "",
                 _ => throw NoWords(r),
             },
@@ -100,12 +102,15 @@ internal sealed partial class English
             RefusedFor.InTheFuture => "This time is in the future. Please check the date and time.",
             RefusedFor.ReactionStands => "You reported a reaction. Only your colourist can change that. Please call.",
             RefusedFor.ReportedAlready => "You have already reported this test.",
-            RefusedFor.HoursNotOver => $"The {Values.SkinTestHours} hours are not over yet. Check the spot a little longer. If you see or feel anything, report it at once.",
+            RefusedFor.HoursNotOver =>
+                $"The {Values.SkinTestHours} hours are not over yet. Check the spot a little longer. If you see or feel anything, report it at once.",
             RefusedFor.SkinComesFirst => "The skin test comes first.",
-            RefusedFor.StrandTooShort => "The strand cannot have had the colour on for that long. You can only mix it once the skin test is clear. Leave it on for its full time, then look.",
+            RefusedFor.StrandTooShort =>
+                "The strand cannot have had the colour on for that long. You can only mix it once the skin test is clear. Leave it on for its full time, then look.",
             RefusedFor.NothingToCorrect => "There is nothing to cancel here.",
             RefusedFor.TooLateForMistake => "That was too long ago to cancel here. Please call your colourist.",
-            RefusedFor.ColouristAcceptsTest => "You reported a reaction to this test, then told us it was a mistake. We will call you first. Or do a new skin test.",
+            RefusedFor.ColouristAcceptsTest =>
+                "You reported a reaction to this test, then told us it was a mistake. We will call you first. Or do a new skin test.",
             _ => Of(why),
         };
 }

@@ -77,14 +77,12 @@ internal sealed partial class English
             Tells.RinseGloss => "Rinse out the gloss",
             Tells.Afterwards => "Afterwards",
             Tells.RinseNow => "Rinse your hair now with plenty of lukewarm water. Then use a mild shampoo. Do not use anything else from this kit.",
-            Tells.RinsedAlready =>
-                "Still stinging, burning or itching? Rinse again with plenty of lukewarm water. Do not use anything else from this kit.",
+            Tells.RinsedAlready => "Still stinging, burning or itching? Rinse again with plenty of lukewarm water. Do not use anything else from this kit.",
             Tells.WashTheSpot => "Wash the spot with lukewarm water and mild soap. Do not scratch it. Do not use anything from this kit.",
             Tells.DoNotColourAgain => "Do not use anything from this kit, and do not colour your hair with anything else.",
             Tells.InTheEye =>
                 "Colour in your eye? Rinse it straight away with plenty of clean, lukewarm water, for at least 15 minutes. Take out contact lenses while you rinse. Then get medical help.",
-            Tells.SeeADoctor =>
-                "Sore, swollen or blistered skin? See a doctor or pharmacist today. Take the leaflet from the box with you.",
+            Tells.SeeADoctor => "Sore, swollen or blistered skin? See a doctor or pharmacist today. Take the leaflet from the box with you.",
             Tells.CheckWindow => "Open a window.",
             Tells.CheckChildren => "Send children and pets out of the room.",
             Tells.CheckFlames => "Put out candles and other flames. Put the hairdryer away.",
@@ -122,8 +120,7 @@ internal sealed partial class English
             Tells.FrameStaysBright =>
                 "Your hairline and temples stay bright. Comb them forward, clip them away from the rest and put a little conditioner on them. No colour goes there.",
             Tells.PartInFour => "Part your hair in four: forehead to nape, and ear to ear over the top. Clip each part.",
-            Tells.OpenTheVial =>
-                "The small vial holds developer. Keep it off your skin and out of your eyes. Dip a cotton bud in it.",
+            Tells.OpenTheVial => "The small vial holds developer. Keep it off your skin and out of your eyes. Dip a cotton bud in it.",
             Tells.LeaveTenMinutes => "Leave it on for ten minutes. Then wipe it off.",
             Tells.LeaveAndGoOn => "Leave it on. Do not wipe it off. After one to two minutes, go to the next step.",
             Tells.StirSmooth => "Stir until it is smooth and thick. Scrape the bottom. No metal.",
@@ -166,8 +163,7 @@ internal sealed partial class English
             Tells.WaitWithShampoo => "Wait two to three days before you shampoo again. Use a mild shampoo without sulphates. Keep straighteners cool and rare.",
             Tells.JudgeTomorrow =>
                 "Judge the colour tomorrow, dry and in daylight. Small patches often settle after a wash or two. Lamps and cameras change the tone.",
-            Tells.TintedShampoo =>
-                "If your roots start to look brassy before your next kit, a toning shampoo will help a little. Follow its label.",
+            Tells.TintedShampoo => "If your roots start to look brassy before your next kit, a toning shampoo will help a little. Follow its label.",
             Tells.WhiterStaysLighter => "Where you had more grey, the colour is lighter and fades sooner. That is normal.",
             _ => throw NoWords(what),
         };

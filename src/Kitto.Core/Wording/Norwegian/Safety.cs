@@ -52,7 +52,8 @@ internal sealed partial class Norwegian
         {
             AskDoctorFirst => "Gravid eller ammer? Spør lege eller jordmor før du farger.",
             AirTheRoom => "Åpne et vindu. Ta ut kontaktlinser og ta av smykker. Ha hansker på hele tiden. Hold deg unna flammer og hårføner.",
-            KeepFromChildren => "Hold alt unna barn og dyr. Lukk aldri inne rester av blandingen og ta ikke vare på dem: de utvikler gass og kan sprenge beholderen.",
+            KeepFromChildren =>
+                "Hold alt unna barn og dyr. Lukk aldri inne rester av blandingen og ta ikke vare på dem: de utvikler gass og kan sprenge beholderen.",
             NeverOnBrows => "Farg aldri øyenbryn, øyevipper eller skjegg. Du kan bli blind av det.",
             _ => null,
         };
@@ -105,7 +106,8 @@ internal sealed partial class Norwegian
             RefusedFor.DoubtComesFirst => "Skriv først hvorfor det var en feil.",
             RefusedFor.AnotherConfirms => "En annen i salongen må bekrefte det.",
             RefusedFor.TooLateForMistake => "Det er for lenge siden til å trekke tilbake her. Ring frisøren.",
-            RefusedFor.ColouristAcceptsTest => "Du meldte om en reaksjon på denne testen og sa så at det var en feil. Vi ringer deg først. Eller ta en ny hudtest.",
+            RefusedFor.ColouristAcceptsTest =>
+                "Du meldte om en reaksjon på denne testen og sa så at det var en feil. Vi ringer deg først. Eller ta en ny hudtest.",
             _ => throw NoWords(why),
         };
 

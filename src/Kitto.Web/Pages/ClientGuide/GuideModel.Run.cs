@@ -50,6 +50,9 @@ public sealed partial class GuideModel
     /// <summary>Where the run stands: for a reload, another device, or the next moment.</summary>
     public async Task<IActionResult> OnGetRun(string token) => await Load(token) ? new JsonResult(run.Stand(Open!, Part)) : Page410();
 
+    /// <summary>Where the run is, as the page is written with it: a phone that remembers nothing shows the right step at once. Null where none is being done.</summary>
+    public RunNow? RunNow => Part == "doing" ? run.Stand(Open!, Part) with { Lanes = null } : null;
+
     /// <summary>Words of the run as they were done, however late they come.</summary>
     public async Task<IActionResult> OnPostRun(string token, string? steps)
     {

@@ -49,7 +49,9 @@ public sealed partial class GuideModel
 
     /// <summary>The colour day, where it has passed and nothing was coloured; null otherwise.</summary>
     public DateOnly? DayPassed =>
-        Open is { Outcome: null, Run.BegunAt: null, Kit: { PostedAt: not null, ColourOn: { } day } } && day < Today && Part is "reading" or "tests" ? day : null;
+        Open is { Outcome: null, Run.BegunAt: null, Kit: { PostedAt: not null, ColourOn: { } day } } && day < Today && Part is "reading" or "tests"
+            ? day
+            : null;
 
     /// <summary>Whether the box should have arrived, and nothing was seen of it.</summary>
     public bool BoxIsLate => Open is { Kit: { PostedAt: not null, ArrivesOn: { } there } } open && there < Today && open.Tests.Skin.All(s => s.On is null);

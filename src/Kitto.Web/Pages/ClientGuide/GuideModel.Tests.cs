@@ -132,18 +132,25 @@ public sealed partial class GuideModel
             _ => "",
         };
         await Load(Token);
-        return Again(under is not null && IsShown(under) ? under : refused.Field == "minutes" && IsShown("strand") ? "minutes" : null, Words.Client.ToClient(refused.Says) + range);
+        return Again(
+            under is not null && IsShown(under) ? under
+                : refused.Field == "minutes" && IsShown("strand") ? "minutes"
+                : null,
+            Words.Client.ToClient(refused.Says) + range
+        );
     }
 
     /// <summary>Whether the page has the field at all: a stale page may send what is not asked any more.</summary>
     private bool IsShown(string under) =>
         Part == "tests"
         && (
-            under == "strand" ? Open!.Tests.SkinClear
-            : Open!.Tests.Skin.Any(s =>
-                s.Stage is SkinStage.Watching or SkinStage.ToReport ? under == $"skin.{s.On!.Id}"
-                : s.Stage is not SkinStage.Clear && !Open.Verdict.Has(LockKind.InStudio) && under == $"at.{s.Line}"
-            )
+            under == "strand"
+                ? Open!.Tests.SkinClear
+                : Open!.Tests.Skin.Any(s =>
+                    s.Stage is SkinStage.Watching or SkinStage.ToReport
+                        ? under == $"skin.{s.On!.Id}"
+                        : s.Stage is not SkinStage.Clear && !Open.Verdict.Has(LockKind.InStudio) && under == $"at.{s.Line}"
+                )
         );
 
     private PageResult Again(string? field, string says)

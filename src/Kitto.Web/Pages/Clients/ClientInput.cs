@@ -85,6 +85,20 @@ public sealed class ClientInput
 
         return Errors.Count > 0
             ? null
-            : new Client(id, name, born, DestinationId, "", (Note ?? "").Trim(), now, Version, email.Length == 0 ? null : email, Language, SpokenOf, phone, country);
+            : new Client(
+                id,
+                name,
+                born,
+                DestinationId,
+                "",
+                (Note ?? "").Trim(),
+                now,
+                Version,
+                email.Length == 0 ? null : email,
+                Language,
+                SpokenOf,
+                phone,
+                country
+            );
     }
 }

@@ -30,3 +30,4 @@ Alpine.start();
 draft();
 late();
 changed();
+document.documentElement.dataset.ready = 'true';

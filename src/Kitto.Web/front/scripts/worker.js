@@ -103,7 +103,8 @@ async function made(request) {
 
 self.addEventListener('push', event => {
   const { title, body, tag } = event.data?.json() ?? {};
-  if (title) event.waitUntil(self.registration.showNotification(title, { body, tag, renotify: true, requireInteraction: true, vibrate: [500, 200, 500, 200, 500] }));
+  if (title)
+    event.waitUntil(self.registration.showNotification(title, { body, tag, renotify: true, requireInteraction: true, vibrate: [500, 200, 500, 200, 500] }));
 });
 
 self.addEventListener('notificationclick', event => {

@@ -30,9 +30,9 @@ export default function late() {
   const words = unsentWords(remembered, started);
   if (words.length === 0) return;
   const colour = remembered.some(([, run]) => run.first) || started?.colour;
+  // Nothing on the page says begin, over or thank you beside that.
+  if (colour) for (const part of $$('main > *')) part.hidden = !['late-run', 'low', 'unsent'].includes(part.id);
   $('#late-run').hidden = !colour;
-  // Nothing on the page says begin, over or thank you above that.
-  if (colour) for (const part of $$('[data-part=reading], .run, .report-fold')) part.hidden = true;
   const go = () => send(words).catch(() => setTimeout(go, 4000));
   go();
 }

@@ -75,7 +75,9 @@ function toTheField() {
   const error = $$('.error').find(e => e.textContent.trim() && !e.closest('[hidden]'));
   if (!error) return;
   error.scrollIntoView({ block: 'center', behavior: 'instant' });
-  const field = error.previousElementSibling?.matches?.('input, textarea, select') ? error.previousElementSibling : $('input, textarea, select', error.parentElement);
+  const field = error.previousElementSibling?.matches?.('input, textarea, select')
+    ? error.previousElementSibling
+    : $('input, textarea, select', error.parentElement);
   field?.focus({ preventScroll: true });
 }
 

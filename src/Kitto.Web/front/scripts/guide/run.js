@@ -34,6 +34,7 @@ export default () => ({
   init() {
     this.practise = this.$el.dataset.practise === 'true';
     this.loaded = Date.now();
+    this.steps = $$('.step[data-step]', this.$el);
     // Each run has a memory of its own: what was left of an earlier one says nothing of this.
     const started = JSON.parse(this.$el.dataset.started ?? 'null');
     this.kit = this.$el.dataset.run;
@@ -45,13 +46,14 @@ export default () => ({
         /* a damaged note begins again */
       }
     }
-    this.steps = $$('.step[data-step]', this.$el);
     const number = kind => Number(this.steps.find(s => s.dataset.kind === kind)?.dataset.step ?? 0);
     this.waitStep = number('wait');
     this.firstRinse = number('rinse') || Infinity;
     this.firstOn = Number(this.$el.dataset.first);
     this.off = Number(this.$el.dataset.off);
-    // A phone that remembers nothing of a run that was begun asks first where it is: until then there is nothing to go on from.
+    // A phone that remembers nothing shows what the page was written with, and asks where the run is before a step can be tapped.
+    const written = JSON.parse(this.$el.dataset.now || 'null');
+    if (!localStorage.getItem(this.key) && written) this.take(written);
     this.wait(!this.practise && !started && !localStorage.getItem(this.key));
     this.floor = Math.max(this.floor, Number(this.$el.dataset.began));
     // Begun without a network: that is the first thing to be sent. Whoever had colour on already is past the painting.
@@ -201,20 +203,8 @@ export default () => ({
       clockIsOff(this.shift);
       if (this.unsent.length === 0) {
         const before = this.at;
-        Object.assign(this, {
-          begun: stand.begun,
-          first: stand.first ?? 0,
-          rinse: stand.rinse ?? 0,
-          partAt: stand.partAt ?? 0,
-          partZones: stand.partZones ?? '',
-          says: stand.says ?? '',
-        });
-        this.lanes = stand.lanes;
-        const reporting = before > this.steps.length;
-        if (Object.keys(stand.begun).length > 0 && stand.at !== before && !reporting) {
-          this.at = Math.min(stand.at, this.steps.length + 1);
-          this.show(true, true);
-        }
+        this.take(stand);
+        if (this.at !== before) this.show(true);
       }
       this.keep();
       this.tick();
@@ -225,6 +215,12 @@ export default () => ({
       this.wait(false);
     }
     if (this.unsent.length > 0 && navigator.onLine) setTimeout(() => this.sync(), 300);
+  },
+  /** Takes over where the server says the run is; a report that is being written stays. */
+  take(stand) {
+    const { begun, first, rinse, partAt, partZones, says, lanes } = stand;
+    Object.assign(this, { begun, first: first ?? 0, rinse: rinse ?? 0, partAt: partAt ?? 0, partZones: partZones ?? '', says: says ?? '', lanes });
+    if (Object.keys(begun).length > 0 && this.at <= this.steps.length) this.at = Math.min(stand.at, this.steps.length + 1);
   },
   /** Whether steps can be gone on from. */
   wait(on) {

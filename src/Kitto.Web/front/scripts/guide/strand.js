@@ -31,7 +31,12 @@ function tick() {
   $('b', until).textContent = clock(at.seconds);
   $('span', until).textContent = at.next === 'rinse' ? say('until you rinse the strand') : say('until you look at the strand');
   until.hidden = at.now === 'rinse';
-  const says = at.now === 'rinse' ? say('Rinse the strand now. {0} minutes are over.', Math.floor(minutes)) : at.now === 'look' ? say('Look at the strand now: {0} minutes.', Math.floor(minutes)) : '';
+  const says =
+    at.now === 'rinse'
+      ? say('Rinse the strand now. {0} minutes are over.', Math.floor(minutes))
+      : at.now === 'look'
+        ? say('Look at the strand now: {0} minutes.', Math.floor(minutes))
+        : '';
   if ($('#strand-says').textContent !== says) $('#strand-says').textContent = says;
 }
 
