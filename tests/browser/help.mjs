@@ -127,8 +127,12 @@ export async function tap(page, selector = '#run-next') {
   await page.locator(selector).click();
 }
 
-/** Goes on until a step of a kind is shown. */
+/** Goes on until a step of a kind is shown; not by a finger, which would have to wait between two taps. */
 export async function until(page, kind) {
   await page.waitForSelector('body:has(#run-next:enabled) .run[x-data=run] .step.shown');
-  while ((await page.locator('.step.shown').getAttribute('data-kind')) !== kind) await tap(page);
+  await page.evaluate(wanted => {
+    const shown = () => document.querySelector('.step.shown')?.dataset.kind;
+    for (let i = 0; i < 40 && shown() && shown() !== wanted; i += 1) document.querySelector('#run-next').click();
+  }, kind);
+  await expect(page.locator('.step.shown')).toHaveAttribute('data-kind', kind);
 }

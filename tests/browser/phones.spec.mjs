@@ -4,7 +4,7 @@ import { line } from './line.mjs';
 import { test, expect, guideOf, signIn, sql } from './help.mjs';
 import { dice } from './dice.mjs';
 
-const WALKS = Number(process.env.KITTO_WALKS ?? 20);
+const WALKS = Number(process.env.KITTO_WALKS ?? 12);
 const MOVES = 5;
 const WALKS_OF_ONE_HEAD = 3;
 

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { chromium } from '@playwright/test';
 import { join } from 'node:path';
-import { signIn, start } from './help.mjs';
+import { signIn, start, tap, until } from './help.mjs';
 import { root } from './setup.mjs';
 
 process.env.KITTO_URL ??= 'http://127.0.0.1:5280';
@@ -79,14 +79,15 @@ const guide = async (name, picture, steps = 0) => {
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   await phone.goto(await page.getByLabel('Link to the guide').first().inputValue());
   if (steps > 0) await start(phone);
-  for (let i = 0; i < steps; i++) await phone.locator('#run-next').click();
+  for (let i = 0; i < steps; i++) await tap(phone);
   await shot(picture, phone);
   return phone;
 };
 await guide('Odile', 'guide-tests');
 const phone = await guide('Maren', 'guide-step', 3);
-for (let i = 0; i < 8; i++) await phone.locator('#run-next').click();
-for (let i = 0; i < 4; i++) await phone.locator('#run-next').click();
+await until(phone, 'wait');
+// Early, so the timer asks once.
+while (await phone.locator('.step.shown').count()) await tap(phone);
 await shot('guide-report', phone);
 // The pictures that are asked for, in Norwegian.
 const norwegian = await guide('Liv', 'guide-pictures-nb');

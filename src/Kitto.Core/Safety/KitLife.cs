@@ -37,7 +37,7 @@ public readonly record struct Speaker(Guid Id, DateTime Now, string By)
 }
 
 /// <summary>What may be said of a kit, and what is written down of it. What hurts is never refused; what opens a kit is checked against the record as it stands.</summary>
-public static class KitLife
+public static partial class KitLife
 {
     /// <summary>A phone's clock may be ahead by this much.</summary>
     public static readonly TimeSpan Ahead = TimeSpan.FromMinutes(2);
@@ -251,48 +251,6 @@ public static class KitLife
         record.Doubt(what) is not { } doubt ? Taken.Not("", RefusedFor.DoubtComesFirst)
         : more && doubt.By == who.By ? Taken.Not("", RefusedFor.AnotherConfirms)
         : new([new SafetyEvent(who.Id, SafetyKind.Corrected, null, who.Now, who.Now, who.By, doubt.Says) { Of = what }]);
-
-    /// <summary>
-    /// True when a word of a run is accepted. A run begins only where the gate was open at that moment; what happens in it is accepted however late it comes.
-    /// A stroke is always accepted, whatever the gate said: colour that is on a head is never off the record.
-    /// </summary>
-    /// <param name="record">What was said of the client.</param>
-    /// <param name="kit">The kit.</param>
-    /// <param name="words">Words of its run so far.</param>
-    /// <param name="word">The new one.</param>
-    /// <param name="steps">Which steps put colour on.</param>
-    /// <param name="day">The day it was in the studio at that moment.</param>
-    /// <param name="now">Now, UTC.</param>
-    public static bool Takes(SafetyRecord record, GateKit kit, IReadOnlyList<RunLine> words, RunLine word, RunSteps steps, DateOnly day, DateTime now)
-    {
-        if (word.At > now + Ahead || word.At < kit.SignedAt)
-        {
-            return false;
-        }
-
-        var run = RunState.Of(words.Where(w => w.At <= word.At), steps);
-        bool stroke = word.Word == RunWord.Step && steps.PutsColourOn(word.Step);
-        if (words.Count >= RunState.Most)
-        {
-            return words.Count < RunState.Most * 2 && (run.OnHead(word.At) ? word.Word == RunWord.End : stroke);
-        }
-
-        if (stroke)
-        {
-            return true;
-        }
-
-        if (kit.PostedAt is not { } posted || word.At < posted)
-        {
-            return run.BegunAt is not null && word.Word != RunWord.Start;
-        }
-
-        // As it was when the client began: not stopped and not cancelled before that.
-        var then = kit.StoppedAt > word.At || kit.CancelledAt > word.At ? kit with { StoppedAt = null, CancelledAt = null, Step = KitStep.Posted } : kit;
-        return word.Word == RunWord.Start
-            ? Gate.Of(record.AsOf(word.At), then, run, word.At, day).State is GateState.Open or GateState.SeeThrough
-            : run.BegunAt is not null;
-    }
 
     private static DateTime Later(DateTime a, DateTime b) => a > b ? a : b;
 
