@@ -103,7 +103,7 @@ public sealed class SentPicturesTests(Studio studio) : IClassFixture<Studio>
             await http.Piece(to, Guid.NewGuid(), 0, dark.Length, dark[..9], Crown);
         }
 
-        Assert.Contains($"At most {PictureSending.MostOfALink} pictures", await All(dark, Crown), StringComparison.Ordinal);
+        Assert.Contains($"At most {PictureSending.MostOfALink} photos", await All(dark, Crown), StringComparison.Ordinal);
         // A link that was answered takes pictures for a day, and then no more.
         await studio.Db.Run("update link set revoked_at = now() - interval '25 hours' where client_id = @client", new { client });
         Assert.DoesNotContain("\"came\"", await All(dark, Crown), StringComparison.Ordinal);

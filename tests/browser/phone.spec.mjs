@@ -3,6 +3,9 @@ import { line } from './line.mjs';
 import { pushed } from './setup.mjs';
 import { test, expect, accessible, clientOf, fits, guideOf, signIn, sql, start, tap, until } from './help.mjs';
 
+// The longer ones are looked at with KITTO_LONG=1: each has its rule in the engine's or the pages' own tests, too.
+const long = process.env.KITTO_LONG ? test : test.skip;
+
 const phone = { width: 390, height: 844 };
 const small = { width: 360, height: 640 };
 
@@ -68,7 +71,7 @@ async function alone(page) {
 }
 
 for (const closed of [false, true]) {
-  test(`a run begun without a network on a kit that is cancelled meanwhile says rinse now${closed ? ', also where the page was closed in between' : ''}`, async ({
+  (closed ? long : test)(`a run begun without a network on a kit that is cancelled meanwhile says rinse now${closed ? ', also where the page was closed in between' : ''}`, async ({
     browser,
     page: studio,
   }) => {
@@ -176,7 +179,7 @@ test('of two phones the one that has colour on the head wins, and the other says
   await done();
 });
 
-test('whoever has colour on already says since when, also without a network, and the clock runs from there', async ({ browser, page: studio }) => {
+long('whoever has colour on already says since when, also without a network, and the clock runs from there', async ({ browser, page: studio }) => {
   test.setTimeout(90_000);
   const { kit, wire, page, done } = await opened(browser, studio, 'Maren');
   wire.cut();
@@ -359,7 +362,7 @@ test('an open page hears within seconds that its kit was cancelled, and without 
   await done();
 });
 
-test('told online that it cannot be started, a reload without a network says the same', async ({ browser, page: studio }) => {
+long('told online that it cannot be started, a reload without a network says the same', async ({ browser, page: studio }) => {
   const { kit, wire, page, done } = await opened(browser, studio, 'Maren');
   // The page has not heard of it yet when the button is tapped.
   await page.route('**/*handler=Run', route => route.abort());
@@ -374,7 +377,7 @@ test('told online that it cannot be started, a reload without a network says the
   await done();
 });
 
-test('the questions without a network: saved, sent later once, and a draft survives a reload', async ({ browser, page: studio }) => {
+long('the questions without a network: saved, sent later once, and a draft survives a reload', async ({ browser, page: studio }) => {
   test.setTimeout(120_000);
   await signIn(studio);
   const id = clientOf('Lotte');
@@ -421,7 +424,7 @@ test('the questions without a network: saved, sent later once, and a draft survi
   await wire.close();
 });
 
-test('the strand has its own timer, which survives a reload and fills in the minutes', async ({ browser, page: studio }) => {
+long('the strand has its own timer, which survives a reload and fills in the minutes', async ({ browser, page: studio }) => {
   await signIn(studio);
   clear((await guideOf(studio, 'Bettany')).kit);
   const { page, done } = await opened(browser, studio, 'Bettany', { init: movable, viewport: small });
@@ -482,7 +485,7 @@ test('a second tap within a moment skips nothing, and undo says what was undone'
   await done();
 });
 
-test('all rinsed out: aftercare comes next, then the report, and never get ready', async ({ browser, page: studio }) => {
+long('all rinsed out: aftercare comes next, then the report, and never get ready', async ({ browser, page: studio }) => {
   test.setTimeout(90_000);
   const { page, kit, done } = await opened(browser, studio, 'Maren');
   await start(page);
@@ -500,7 +503,7 @@ test('all rinsed out: aftercare comes next, then the report, and never get ready
   await done();
 });
 
-test('practised once without colour: a minute takes a second, and nothing counts', async ({ browser, page: studio }) => {
+long('practised once without colour: a minute takes a second, and nothing counts', async ({ browser, page: studio }) => {
   test.setTimeout(180_000);
   const { page, kit, done } = await opened(browser, studio, 'Maren', { viewport: small, init: movable });
   await page.getByRole('button', { name: 'Practise once without colour' }).click();
@@ -527,7 +530,7 @@ test('practised once without colour: a minute takes a second, and nothing counts
   await done();
 });
 
-test('a locked phone is rung when the rinse is due: signed, sealed for it alone, once, and shown by the worker', async ({ browser, page: studio }) => {
+long('a locked phone is rung when the rinse is due: signed, sealed for it alone, once, and shown by the worker', async ({ browser, page: studio }) => {
   test.setTimeout(120_000);
   const { kit, page, context, done } = await opened(browser, studio, 'Maren');
   const phoneKeys = pushed.subscribe();
@@ -578,7 +581,7 @@ test('a locked phone is rung when the rinse is due: signed, sealed for it alone,
   await done();
 });
 
-test('a kitchen timer is asked for by the minutes that are left, and a timer that ended during a reload rings', async ({ browser, page: studio }) => {
+long('a kitchen timer is asked for by the minutes that are left, and a timer that ended during a reload rings', async ({ browser, page: studio }) => {
   test.setTimeout(90_000);
   const { kit, page, done } = await opened(browser, studio, 'Maren');
   await start(page);
