@@ -123,8 +123,11 @@ public sealed record Guide(
     }
 
     /// <summary>When the strand is looked at: first after so many minutes, at the latest after so many (SA12).</summary>
-    public static (double First, double Last) StrandLooks(Prescription p, Shelf shelf) =>
-        shelf.Find(p.Formulas[0].Line) is { } line ? (Math.Min(FirstLookMinutes, line.Process.Value), line.ProcessMax.Value) : (FirstLookMinutes, 45);
+    public static (double First, double Last) StrandLooks(Prescription p, Shelf shelf)
+    {
+        var line = shelf.Find(p.Formulas[0].Line)!;
+        return (Math.Min(FirstLookMinutes, line.Process.Value), line.ProcessMax.Value);
+    }
 
     /// <summary>The strand is first looked at after so long, minutes (common practice).</summary>
     private const double FirstLookMinutes = 20;

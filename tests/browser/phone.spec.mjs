@@ -1,7 +1,7 @@
 // The phone in a bathroom: what it says with colour on the head, without a network, with a wrong clock, with two phones, with gloves on.
 import { line } from './line.mjs';
 import { pushed } from './setup.mjs';
-import { test, expect, accessible, clientOf, fits, guideOf, signIn, sql, start, tap, until } from './help.mjs';
+import { test, expect, accessible, clientOf, fits, guideOf, kitOf, signIn, sql, start, tap, until } from './help.mjs';
 
 // The longer ones are looked at with KITTO_LONG=1: each has its rule in the engine's or the pages' own tests, too.
 const long = process.env.KITTO_LONG ? test : test.skip;
@@ -36,17 +36,36 @@ async function opened(browser, studio, name, { init, ...options } = {}) {
   };
 }
 
-/** A kit whose skin tests are clear, and its strand too where that is wanted, whatever another test has said of it. */
-const clear = (kit, strand) =>
+/** A kit nobody has reported anything of, whatever another test has said of it. */
+const untouched = kit =>
   sql(
     `set session_replication_role = replica; delete from safety_event where client_id = (select client_id from kit where id = '${kit}');
-     update kit set state = 'posted', stopped_at = null, stop_reason = null where id = '${kit}'; update kit_stand set look_at = '-infinity' where kit_id = '${kit}'; set session_replication_role = default;
-     insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line) select gen_random_uuid(), client_id, id, 'skinOn', now() - interval '3 days', now() - interval '3 days', 'client', '', unnest(string_to_array(lines, ',')) from kit where id = '${kit}';
+     update kit set state = 'posted', stopped_at = null, stop_reason = null where id = '${kit}'; update kit_stand set look_at = '-infinity' where kit_id = '${kit}'`,
+  );
+
+/** A kit whose skin tests are clear, and its strand too where that is wanted. */
+function clear(kit, strand) {
+  untouched(kit);
+  sql(
+    `insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line) select gen_random_uuid(), client_id, id, 'skinOn', now() - interval '3 days', now() - interval '3 days', 'client', '', unnest(string_to_array(lines, ',')) from kit where id = '${kit}';
      insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, of_event) select gen_random_uuid(), client_id, kit_id, 'skinClear', now() - interval '2 hours', now() - interval '2 hours', 'client', '', line, id from safety_event where kit_id = '${kit}' and kind = 'skinOn';` +
       (strand
         ? `insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, result, minutes) select gen_random_uuid(), client_id, kit_id, 'strand', now() - interval '1 hour', now() - interval '1 hour', 'client', '', line, 'right', 30 from safety_event where kit_id = '${kit}' and kind = 'skinOn' limit 1`
         : ''),
   );
+}
+
+/** Two touches of one finger, so many milliseconds apart by the phone's own clock, however busy the machine is. */
+async function bounce(page, { x, y, width, height }, apart = 150) {
+  const phone = await page.context().newCDPSession(page);
+  const began = Date.now() / 1000;
+  for (const after of [0, apart / 1000]) {
+    const at = { touchPoints: [{ x: x + width / 2 + after * 40, y: y + height / 2 }] };
+    await phone.send('Input.dispatchTouchEvent', { type: 'touchStart', ...at, timestamp: began + after });
+    await phone.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [], timestamp: began + after + 0.03 });
+  }
+  await phone.detach();
+}
 
 /** Waits until the server knows of the step that is shown: what is moved back in its record is all there. */
 const recorded = async (page, kit) => {
@@ -124,7 +143,7 @@ test('a question never outranks what the clock says, and goes by itself', async 
 test('two steps: rinsed on time, the gloss has its own timer and is late for nothing before', async ({ browser, page: studio }) => {
   test.setTimeout(120_000);
   await signIn(studio);
-  clear((await guideOf(studio, 'Odile')).kit, 'strand');
+  clear(kitOf('Odile'), 'strand');
   const { kit, page, done } = await opened(browser, studio, 'Odile');
   await start(page);
   await until(page, 'wait');
@@ -426,7 +445,7 @@ long('the questions without a network: saved, sent later once, and a draft survi
 
 long('the strand has its own timer, which survives a reload and fills in the minutes', async ({ browser, page: studio }) => {
   await signIn(studio);
-  clear((await guideOf(studio, 'Bettany')).kit);
+  clear(kitOf('Bettany'));
   const { page, done } = await opened(browser, studio, 'Bettany', { init: movable, viewport: small });
   await page.locator('#strand-start').click();
   await expect(page.locator('#strand-until')).toContainText('until you look at the strand');
@@ -447,6 +466,8 @@ long('the strand has its own timer, which survives a reload and fills in the min
 });
 
 test('a refusal is in sight, under the field it is about', async ({ browser, page: studio }) => {
+  await signIn(studio);
+  untouched(kitOf('Greta'));
   const { page, done } = await opened(browser, studio, 'Greta', { viewport: small });
   await page.locator('[data-test^=skin] [name=at]').fill('2190-01-01T10:00');
   await page.getByRole('button', { name: 'Start the 48 hours' }).click();
@@ -465,11 +486,8 @@ test('a second tap within a moment skips nothing, and undo says what was undone'
   const zone = () => page.locator('.step.shown').getAttribute('data-zone');
   const first = await zone();
   await page.waitForTimeout(450);
-  const { x, y, width, height } = await page.locator('#run-next').boundingBox();
-  await page.touchscreen.tap(x + width / 2, y + height / 2);
-  await page.waitForTimeout(150);
-  await page.touchscreen.tap(x + width / 2 + 6, y + height / 2);
-  await page.waitForTimeout(150);
+  await bounce(page, await page.locator('#run-next').boundingBox());
+  await page.waitForTimeout(300);
   const second = await zone();
   expect(second).not.toBe(first);
   const titles = await page

@@ -44,7 +44,7 @@ public sealed record OpenGuide(
         );
 }
 
-/// <summary>Whose link it is, whatever has become of it: what is said of a reaction is taken through any link that ever was hers.</summary>
+/// <summary>Whose link it is, whatever has become of it: what is said of a reaction is taken through any link that ever was the client's.</summary>
 /// <param name="ClientId">Who.</param>
 /// <param name="Kit">The kit of a guide; null for questions.</param>
 /// <param name="Link">The link.</param>
@@ -68,7 +68,7 @@ public sealed class GuideAccess(
 
     /// <summary>The kit behind a token; else why not, in words for a plain page.</summary>
     /// <param name="token">The token.</param>
-    /// <param name="evenClosed">Whether a link that is closed opens all the same: what was done while it was open may be told late.</param>
+    /// <param name="evenClosed">Whether a link that is closed opens all the same: what was done while it was open may arrive late.</param>
     public async Task<(OpenGuide? Guide, string? Closed)> Open(string token, bool evenClosed = false)
     {
         var now = clock.GetUtcNow().UtcDateTime;

@@ -100,10 +100,9 @@ public sealed class PushSender(PushRecord record, PushDelivery delivery, Kits ki
             return new PushWord("rinse-now", text["Rinse now"], text["Rinse out all the colour now, then open your guide."], true);
         }
 
-        if (open.Verdict.OnHead && open.Prescription.Clock is { } plan)
+        if (open.Verdict.OnHead)
         {
-            var zones = RunRecorder.Of(open.Guide, open.Prescription, open.Case, open.Shelf, open.Run.Steps, now, out var first);
-            var timer = RunClock.Of(open.Guide, open.Run, plan, zones, first, now);
+            var timer = RunRecorder.At(open, now).Clock;
             string run = $"{open.Run.BegunAt:yyyyMMddHHmm}";
             return timer switch
             {
@@ -149,7 +148,7 @@ public sealed class PushSender(PushRecord record, PushDelivery delivery, Kits ki
     }
 }
 
-/// <summary>Looks every few seconds whether a phone has to be rung.</summary>
+/// <summary>Checks every few seconds whether a phone has to be rung.</summary>
 public sealed class PushRounds(PushSender pushes, Studios studios, ILogger<PushRounds> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(5);

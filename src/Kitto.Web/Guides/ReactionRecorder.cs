@@ -7,7 +7,7 @@ namespace Kitto.Web.Guides;
 public sealed class ReactionRecorder(GuideAccess guides, SafetyCommands commands, TimeProvider clock)
 {
     /// <summary>Takes it down.</summary>
-    /// <param name="token">Any link that ever was hers.</param>
+    /// <param name="token">Any link that ever was the client's.</param>
     /// <param name="form">What was posted: an id and what happened, both as they come.</param>
     /// <param name="says">What it was told with.</param>
     /// <param name="test">The skin test it is of; null: none.</param>
@@ -35,7 +35,7 @@ public sealed class ReactionRecorder(GuideAccess guides, SafetyCommands commands
         return who.Id;
     }
 
-    /// <summary>The client, under the id her page was made with; a page without one gets a new one.</summary>
+    /// <summary>The client, under the id the page was made with; a page without one gets a new one.</summary>
     public static Speaker Who(IFormCollection form, DateTime now) =>
         new(Guid.TryParse(form["id"], out var id) && id != Guid.Empty ? id : Guid.CreateVersion7(), now, Speaker.Client);
 }

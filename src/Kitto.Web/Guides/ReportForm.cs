@@ -44,7 +44,7 @@ public static class ReportForm
             )
         );
 
-    /// <summary>Whether a reaction is told, of the whole head or of a zone.</summary>
+    /// <summary>Whether a reaction is reported, of the whole head or of a zone.</summary>
     public static bool Reacted(IEnumerable<KeyValuePair<string, Microsoft.Extensions.Primitives.StringValues>> posted) =>
         posted.Any(f =>
             (f.Key == "comfort" || (f.Key.StartsWith("zone.", StringComparison.Ordinal) && f.Key.EndsWith(".comfort", StringComparison.Ordinal)))

@@ -11,8 +11,8 @@ namespace Kitto.Web.Guides;
 
 /// <summary>A run as a page needs it: times are moments, milliseconds since 1970.</summary>
 /// <param name="Now">The server's now.</param>
-/// <param name="Part">Which part of the page she belongs on; where it is another than hers she loads it again.</param>
-/// <param name="At">The step she is in; 1 before she began.</param>
+/// <param name="Part">Which part of the page the client belongs on; a page that shows another loads again.</param>
+/// <param name="At">The step the client is in; 1 before the run began.</param>
 /// <param name="Begun">When each step was begun last.</param>
 /// <param name="First">First stroke; null before it.</param>
 /// <param name="Rinse">When to rinse; null before the first stroke.</param>
@@ -67,7 +67,7 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
         return found;
     }
 
-    /// <summary>Takes words down; what her phone's clock is ahead by is taken off.</summary>
+    /// <summary>Records words; what the phone's clock is ahead by is taken off.</summary>
     public Task<int> Tell(OpenGuide open, IEnumerable<RunLine> words)
     {
         var now = clock.GetUtcNow().UtcDateTime;
@@ -80,15 +80,13 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
     }
 
     /// <summary>Where a kit's run stands.</summary>
-    /// <param name="open">Her guide.</param>
+    /// <param name="open">The guide.</param>
     /// <param name="page">Which part of the page the client belongs on.</param>
     public RunNow Stand(OpenGuide open, string page)
     {
         var (now, run) = (clock.GetUtcNow().UtcDateTime, open.Run);
         var begun = run.Steps.GroupBy(s => s.Step).ToDictionary(g => g.Key, g => Ms(g.Max(s => s.At)));
-        DateTime? first = null;
-        var stand = run.InHand(now) ? Of(open.Guide, open.Prescription, open.Case, open.Shelf, run.Steps, now, out first) : null;
-        var timer = RunClock.Of(open.Guide, run, open.Prescription.Clock!, stand, first, now);
+        var (stand, first, timer) = At(open, now);
         return new RunNow(
             Ms(now),
             page,
@@ -110,6 +108,14 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
         );
     }
 
+    /// <summary>A run at a moment: where its zones are and when the first was painted, both null before that or when the run is over, and what its clock shows.</summary>
+    public static (RunStand? Zones, DateTime? First, RunClock Clock) At(OpenGuide open, DateTime now)
+    {
+        DateTime? first = null;
+        var zones = open.Run.InHand(now) ? Of(open.Guide, open.Prescription, open.Case, open.Shelf, open.Run.Steps, now, out first) : null;
+        return (zones, first, RunClock.Of(open.Guide, open.Run, open.Prescription.Clock!, zones, first, now));
+    }
+
     /// <summary>What an open page is compared with.</summary>
     public static string PageOf(OpenGuide open, string part) =>
         string.Join(
@@ -121,17 +127,15 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
             open.Tests.Strand?.Id
         );
 
-    /// <summary>What is told where colour is on already: a first stroke then, and all of it painted by the plan or by now, whichever is earlier.</summary>
+    /// <summary>The words of a client whose colour is on already: a first stroke then, and all of it painted by the plan or by now, whichever is earlier.</summary>
     /// <param name="open">The guide.</param>
     /// <param name="id">The id of what was sent.</param>
     /// <param name="on">When the colour went on, UTC.</param>
     /// <param name="now">Now, UTC.</param>
     public static IReadOnlyList<RunLine> OnAlready(OpenGuide open, Guid id, DateTime on, DateTime now)
     {
-        var steps = open.Guide.Steps;
-        int first = open.Kit.RunSteps.First,
-            wait = steps.Select((s, i) => (s.Kind, Number: i + 1)).First(s => s.Kind == StepKind.Wait).Number;
-        int zone = steps.Select((s, i) => (s.Kind, Number: i + 1)).First(s => s.Kind == StepKind.Paint).Number;
+        int Number(StepKind kind) => open.Guide.Steps.ToList().FindIndex(s => s.Kind == kind) + 1;
+        var (first, wait, zone) = (open.Kit.RunSteps.First, Number(StepKind.Wait), Number(StepKind.Paint));
         var painted = on.AddMinutes(open.Prescription.Clock!.PaintMinutes.Value);
         return
         [
@@ -160,7 +164,7 @@ public sealed class RunRecorder(Runs runs, SafetyCommands commands, TimeProvider
         double Minutes(DateTime at) => Math.Clamp((at - start).TotalMinutes, 0, LongestHours * 60);
         strokes = [.. strokes.Where(s => (s.At - start).TotalHours <= LongestHours && plan.Strokes.Any(z => z.Stroke == s.Stroke))];
         int after = paints[^1].Step + 1;
-        // She is done painting when she goes past the last zone, and again when she had gone back to one.
+        // Painting is over when the run goes past the last zone, and again when it had gone back to one.
         DateTime? last = steps[^1].Step >= after ? steps.Where((s, i) => s.Step >= after && (i == 0 || steps[i - 1].Step < after)).Max(s => s.At) : null;
         bool rinsed = guide.FirstRinse <= steps[^1].Step;
         bool reserve = p.Formulas[0].Pairs is { Count: > 1 } pairs && pairs[^1].IsReserve;

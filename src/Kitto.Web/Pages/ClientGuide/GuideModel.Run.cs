@@ -79,7 +79,7 @@ public sealed partial class GuideModel
         return new JsonResult(run.Stand(Open!, Part));
     }
 
-    /// <summary>Minutes from the first stroke to the last, as the run told them; null where it did not come so far.</summary>
+    /// <summary>Minutes from the first stroke to the last, as the run recorded them; null where it did not get so far.</summary>
     public double? Painted =>
         Open is { } g && RunRecorder.Of(g.Guide, g.Prescription, g.Case, g.Shelf, g.Run.Steps, clock.GetUtcNow().UtcDateTime, out _) is { Painted: true } ran
             ? Math.Round(ran.Actual.PaintMinutes.Value)

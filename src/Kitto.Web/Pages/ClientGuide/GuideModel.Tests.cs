@@ -12,7 +12,7 @@ namespace Kitto.Web.Pages.ClientGuide;
 /// <summary>The skin and the strand test, as they are told.</summary>
 public sealed partial class GuideModel
 {
-    /// <summary>She has put a skin test on: the moment from her phone with its offset, else as typed on the studio's clock.</summary>
+    /// <summary>A skin test was put on: the moment from the phone with its offset, else as typed on the studio's clock.</summary>
     public async Task<IActionResult> OnPostPutOn(string token, string? line, string? at, string? moment)
     {
         if (!await Load(token))
@@ -167,7 +167,7 @@ public sealed partial class GuideModel
         return Page();
     }
 
-    /// <summary>The moment her phone says, with its offset; else what was typed, on the studio's clock.</summary>
+    /// <summary>The moment the phone says, with its offset; else what was typed, on the studio's clock.</summary>
     private DateTime? Instant(string? moment, string? typed) =>
         DateTimeOffset.TryParseExact(
             moment,

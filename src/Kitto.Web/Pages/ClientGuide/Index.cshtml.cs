@@ -41,10 +41,10 @@ public sealed partial class GuideModel(
 
     public string Closed { get; private set; } = "";
 
-    /// <summary>Whether the link, closed or not, is or was one of ours, so that a reaction can be told through it.</summary>
+    /// <summary>Whether the link, closed or not, is or was one of ours, so that a reaction can be reported through it.</summary>
     public bool TakesReactions { get; private set; }
 
-    /// <summary>The id of the next thing she says from this page; sent twice it is one.</summary>
+    /// <summary>The id of the next thing said from this page; sent twice it is one.</summary>
     public Guid NextId { get; } = Guid.CreateVersion7();
 
     /// <summary>What was typed, to be given back.</summary>
@@ -93,7 +93,7 @@ public sealed partial class GuideModel(
     /// <summary>Whether a run was begun long ago and never said to be over.</summary>
     public bool Forgotten => Open!.Run.Forgotten(clock.GetUtcNow().UtcDateTime);
 
-    /// <summary>Which part of the page she is in: by the gate, and nothing else.</summary>
+    /// <summary>Which part of the page is shown: by the gate, and nothing else.</summary>
     public string Part =>
         Open switch
         {
@@ -129,7 +129,7 @@ public sealed partial class GuideModel(
         return Page();
     }
 
-    /// <summary>The one button on every page of hers: taken through any link that ever was hers, in any state of the kit, with or without scripts.</summary>
+    /// <summary>The one button on every page of the client's: taken through any link that ever was theirs, in any state of the kit, with or without scripts.</summary>
     public async Task<IActionResult> OnPostBurns(string token)
     {
         var taken = await reactions.Take(token, Posted, "with the stop button");
@@ -142,7 +142,7 @@ public sealed partial class GuideModel(
         return await Told(token, taken is not null);
     }
 
-    /// <summary>What she sees after a reaction: her page as it is now, or what to do where her link is closed.</summary>
+    /// <summary>What the client sees after a reaction: the page as it is now, or what to do where the link is closed.</summary>
     private async Task<IActionResult> Told(string token, bool taken)
     {
         if (await Load(token))
