@@ -44,12 +44,21 @@ stale() {
   [ -f "$built" ] || return 0
   [ -n "$(find "$@" "$ROOT/Directory.Build.props" "$ROOT/Directory.Packages.props" \( -name bin -o -name obj -o -name node_modules -o -name lib \) -prune -o -type f -newer "$built" -print -quit)" ]
 }
+# One compiler serves all the projects of a build, whatever the machine's own setting is, and ends with it; COMPILER_STAYS keeps it for the next.
+COMPILER="kitto-$$"
+ONE_COMPILER=(-p:UseSharedCompilation=true "-p:SharedCompilationId=$COMPILER")
+compiler_stop() {
+  [ -z "${COMPILER_STAYS:-}" ] || return 0
+  local sdks; sdks="$(dirname "$(readlink -f "$(command -v dotnet)")")/sdk/$(dotnet --version)"
+  dotnet "$sdks/Roslyn/bincore/VBCSCompiler.dll" "-pipename:$COMPILER" -shutdown >/dev/null 2>&1 || true
+}
 build() {
   local log="$HOME_DIR/build.log"
   mkdir -p "$HOME_DIR"
   local locked=""
   [ -n "${CI:-}" ] && locked="-p:RestoreLockedMode=true"
-  dotnet build "$ROOT/$1" -c Release --nologo -v quiet $locked >"$log" 2>&1 || { cat "$log" >&2; die "the build failed"; }
+  dotnet build "$ROOT/$1" -c Release --nologo -v quiet "${ONE_COMPILER[@]}" $locked >"$log" 2>&1 || { COMPILER_STAYS="" compiler_stop; cat "$log" >&2; die "the build failed"; }
+  compiler_stop
   # The build leaves an unchanged file as old as it was; mark it as seen.
   find "$ROOT"/src/*/bin/Release "$ROOT"/tests/*/bin/Release -maxdepth 2 -name '*itto*.dll' -exec touch {} + 2>/dev/null || true
 }
@@ -65,7 +74,8 @@ app_ready() {
   local locked=""
   [ -n "${CI:-}" ] && locked="-p:RestoreLockedMode=true"
   rm -rf "$HOME_DIR/app.new"
-  dotnet publish "$ROOT/src/Kitto.Web" -c Release -o "$HOME_DIR/app.new" --nologo -v quiet $locked >"$HOME_DIR/build.log" 2>&1 || { cat "$HOME_DIR/build.log" >&2; die "the build failed"; }
+  dotnet publish "$ROOT/src/Kitto.Web" -c Release -o "$HOME_DIR/app.new" --nologo -v quiet "${ONE_COMPILER[@]}" $locked >"$HOME_DIR/build.log" 2>&1 || { COMPILER_STAYS="" compiler_stop; cat "$HOME_DIR/build.log" >&2; die "the build failed"; }
+  compiler_stop
   rm -rf "$HOME_DIR/app" && mv "$HOME_DIR/app.new" "$HOME_DIR/app"
   find "$HOME_DIR/app" -name '*itto*.dll' -exec touch {} +
 }
@@ -75,12 +85,14 @@ console_ready() {
   stale "$console" "$ROOT/src/Kitto.Core" "$ROOT/src/Kitto.Console" "$ROOT/data" || return 0
   need_dotnet
   mkdir -p "$HOME_DIR/ahead"
+  # The same sources were looked at by the plain build; here they are only compiled for one machine.
   local machine=""
   case "$(uname -m)" in x86_64) machine=linux-x64 ;; aarch64) machine=linux-arm64 ;; esac
-  if [ -n "$machine" ] && dotnet publish "$ROOT/src/Kitto.Console" -c Release -r "$machine" --no-self-contained -p:PublishReadyToRun=true -p:UseAppHost=false \
+  if [ -n "$machine" ] && dotnet publish "$ROOT/src/Kitto.Console" -c Release -r "$machine" --no-self-contained -p:PublishReadyToRun=true -p:UseAppHost=false -p:RunAnalyzers=false "${ONE_COMPILER[@]}" \
       -o "$HOME_DIR/console.new" --nologo -v quiet >"$HOME_DIR/ahead.log" 2>&1; then
     rm -rf "$HOME_DIR/console" && mv "$HOME_DIR/console.new" "$HOME_DIR/console"
     find "$HOME_DIR/console" -name '*.dll' -exec touch {} +
+    compiler_stop
   else
     console="$ROOT/src/Kitto.Console/bin/Release/net10.0/kitto-console.dll"
     if stale "$console" "$ROOT/src/Kitto.Core" "$ROOT/src/Kitto.Console" "$ROOT/data"; then build src/Kitto.Console/Kitto.Console.csproj; fi

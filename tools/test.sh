@@ -24,6 +24,8 @@ run_tests() {
   npm_ready "$ROOT/tests/browser"
   front_end
   wait "$packages" || true
+  # shellcheck disable=SC2034
+  COMPILER_STAYS=1
   app_ready
   need_pictures
   phase "building the tests"
@@ -31,6 +33,7 @@ run_tests() {
   console_ready
   # The bench writes the colours that an independent library checks with the scripts.
   build bench/Kitto.Bench/Kitto.Bench.csproj
+  COMPILER_STAYS="" compiler_stop
   # Tests keep to a cluster of their own; each test class and the browser run make databases of their own in it.
   PG_EXTRA="-c fsync=off -c synchronous_commit=off -c full_page_writes=off -c max_connections=200" cluster_start pg-test
   cluster_use pg-test $$

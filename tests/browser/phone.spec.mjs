@@ -3,9 +3,6 @@ import { line } from './line.mjs';
 import { pushed } from './setup.mjs';
 import { test, expect, accessible, clientOf, fits, guideOf, kitOf, signIn, sql, start, tap, until } from './help.mjs';
 
-// The longer ones are looked at with KITTO_LONG=1: each has its rule in the engine's or the pages' own tests, too.
-const long = process.env.KITTO_LONG ? test : test.skip;
-
 const phone = { width: 390, height: 844 };
 const small = { width: 360, height: 640 };
 
@@ -90,7 +87,7 @@ async function alone(page) {
 }
 
 for (const closed of [false, true]) {
-  (closed ? long : test)(
+  test(
     `a run begun without a network on a kit that is cancelled meanwhile says rinse now${closed ? ', also where the page was closed in between' : ''}`,
     async ({ browser, page: studio }) => {
       test.setTimeout(90_000);
@@ -198,7 +195,7 @@ test('of two phones the one that has colour on the head wins, and the other says
   await done();
 });
 
-long('whoever has colour on already says since when, also without a network, and the clock runs from there', async ({ browser, page: studio }) => {
+test('whoever has colour on already says since when, also without a network, and the clock runs from there', async ({ browser, page: studio }) => {
   test.setTimeout(90_000);
   const { kit, wire, page, done } = await opened(browser, studio, 'Maren');
   wire.cut();
@@ -381,7 +378,7 @@ test('an open page hears within seconds that its kit was cancelled, and without 
   await done();
 });
 
-long('told online that it cannot be started, a reload without a network says the same', async ({ browser, page: studio }) => {
+test('told online that it cannot be started, a reload without a network says the same', async ({ browser, page: studio }) => {
   const { kit, wire, page, done } = await opened(browser, studio, 'Maren');
   // The page has not heard of it yet when the button is tapped.
   await page.route('**/*handler=Run', route => route.abort());
@@ -396,7 +393,7 @@ long('told online that it cannot be started, a reload without a network says the
   await done();
 });
 
-long('the questions without a network: saved, sent later once, and a draft survives a reload', async ({ browser, page: studio }) => {
+test('the questions without a network: saved, sent later once, and a draft survives a reload', async ({ browser, page: studio }) => {
   test.setTimeout(120_000);
   await signIn(studio);
   const id = clientOf('Lotte');
@@ -443,7 +440,7 @@ long('the questions without a network: saved, sent later once, and a draft survi
   await wire.close();
 });
 
-long('the strand has its own timer, which survives a reload and fills in the minutes', async ({ browser, page: studio }) => {
+test('the strand has its own timer, which survives a reload and fills in the minutes', async ({ browser, page: studio }) => {
   await signIn(studio);
   clear(kitOf('Bettany'));
   const { page, done } = await opened(browser, studio, 'Bettany', { init: movable, viewport: small });
@@ -503,7 +500,7 @@ test('a second tap within a moment skips nothing, and undo says what was undone'
   await done();
 });
 
-long('all rinsed out: aftercare comes next, then the report, and never get ready', async ({ browser, page: studio }) => {
+test('all rinsed out: aftercare comes next, then the report, and never get ready', async ({ browser, page: studio }) => {
   test.setTimeout(90_000);
   const { page, kit, done } = await opened(browser, studio, 'Maren');
   await start(page);
@@ -521,7 +518,7 @@ long('all rinsed out: aftercare comes next, then the report, and never get ready
   await done();
 });
 
-long('practised once without colour: a minute takes a second, and nothing counts', async ({ browser, page: studio }) => {
+test('practised once without colour: a minute takes a second, and nothing counts', async ({ browser, page: studio }) => {
   test.setTimeout(180_000);
   const { page, kit, done } = await opened(browser, studio, 'Maren', { viewport: small, init: movable });
   await page.getByRole('button', { name: 'Practise once without colour' }).click();
@@ -548,7 +545,7 @@ long('practised once without colour: a minute takes a second, and nothing counts
   await done();
 });
 
-long('a locked phone is rung when the rinse is due: signed, sealed for it alone, once, and shown by the worker', async ({ browser, page: studio }) => {
+test('a locked phone is rung when the rinse is due: signed, sealed for it alone, once, and shown by the worker', async ({ browser, page: studio }) => {
   test.setTimeout(120_000);
   const { kit, page, context, done } = await opened(browser, studio, 'Maren');
   const phoneKeys = pushed.subscribe();
@@ -599,7 +596,7 @@ long('a locked phone is rung when the rinse is due: signed, sealed for it alone,
   await done();
 });
 
-long('a kitchen timer is asked for by the minutes that are left, and a timer that ended during a reload rings', async ({ browser, page: studio }) => {
+test('a kitchen timer is asked for by the minutes that are left, and a timer that ended during a reload rings', async ({ browser, page: studio }) => {
   test.setTimeout(90_000);
   const { kit, page, done } = await opened(browser, studio, 'Maren');
   await start(page);

@@ -52,6 +52,10 @@ export async function serve(port) {
       Logging__LogLevel__Default: 'Error',
     },
   });
+  // A worker that is given up takes its application with it.
+  const along = () => app.kill('SIGKILL');
+  process.once('exit', along);
+  app.once('exit', () => process.off('exit', along));
   for (let i = 0; ; i++) {
     try {
       if ((await fetch(url + '/healthz')).ok) return app;
