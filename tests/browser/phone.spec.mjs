@@ -87,31 +87,31 @@ async function alone(page) {
 }
 
 for (const closed of [false, true]) {
-  test(
-    `a run begun without a network on a kit that is cancelled meanwhile says rinse now${closed ? ', also where the page was closed in between' : ''}`,
-    async ({ browser, page: studio }) => {
-      test.setTimeout(90_000);
-      const { kit, link, wire, context, page, done } = await opened(browser, studio, 'Maren');
-      wire.cut();
-      await start(page);
-      await until(page, 'paint');
-      if (closed) await page.close();
-      cancel(kit);
-      wire.mend();
-      const seen = closed ? await context.newPage() : page;
-      if (closed) await seen.goto(wire.through(link));
-      // From the first moment on nothing says begin, over or get ready without saying rinse.
-      if (closed) await expect(seen.locator('main')).toContainText(/Rinse it out now|Rinse now/);
-      await expect(seen.locator('[data-part=rinse]').getByRole('heading', { name: 'Rinse now' })).toBeVisible({ timeout: 15_000 });
-      await expect(seen.locator('a.ambulance').first()).toHaveAttribute('href', 'tel:999');
-      await accessible(seen);
-      await fits(seen);
-      await seen.getByRole('button', { name: 'All the colour is rinsed out' }).click();
-      await expect(seen.getByRole('heading', { name: 'This kit is cancelled' })).toBeVisible();
-      await expect(seen.locator('.on-hair')).toContainText('Rinse it out now');
-      await done();
-    },
-  );
+  test(`a run begun without a network on a kit that is cancelled meanwhile says rinse now${closed ? ', also where the page was closed in between' : ''}`, async ({
+    browser,
+    page: studio,
+  }) => {
+    test.setTimeout(90_000);
+    const { kit, link, wire, context, page, done } = await opened(browser, studio, 'Maren');
+    wire.cut();
+    await start(page);
+    await until(page, 'paint');
+    if (closed) await page.close();
+    cancel(kit);
+    wire.mend();
+    const seen = closed ? await context.newPage() : page;
+    if (closed) await seen.goto(wire.through(link));
+    // From the first moment on nothing says begin, over or get ready without saying rinse.
+    if (closed) await expect(seen.locator('main')).toContainText(/Rinse it out now|Rinse now/);
+    await expect(seen.locator('[data-part=rinse]').getByRole('heading', { name: 'Rinse now' })).toBeVisible({ timeout: 15_000 });
+    await expect(seen.locator('a.ambulance').first()).toHaveAttribute('href', 'tel:999');
+    await accessible(seen);
+    await fits(seen);
+    await seen.getByRole('button', { name: 'All the colour is rinsed out' }).click();
+    await expect(seen.getByRole('heading', { name: 'This kit is cancelled' })).toBeVisible();
+    await expect(seen.locator('.on-hair')).toContainText('Rinse it out now');
+    await done();
+  });
 }
 
 test('a question never outranks what the clock says, and goes by itself', async ({ browser, page: studio }) => {
