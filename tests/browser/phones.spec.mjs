@@ -123,8 +123,9 @@ async function move({ phones, kit, link, chance, head }) {
     await click(page, '#run-back');
     return 'back';
   } else if (now.step > 0 && now.kind === 'paint' && what < 0.48) {
-    const box = await page.locator('#run-next').boundingBox();
-    if (box) {
+    // The page may be another one by now.
+    const box = await page.evaluate(() => document.querySelector('#run-next')?.getBoundingClientRect().toJSON()).catch(() => null);
+    if (box?.width) {
       for (let i = 0; i < 2; i += 1) await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
     }
     return 'double tap';
@@ -186,6 +187,7 @@ for (const half of [1, 2]) {
     }
     const first = Number(sql(`select run_first from kit where id = '${kit}'`));
     for (let done = 0; done < WALKS / 2;) {
+      if (WALKS > 100 && done % 30 === 0) console.log(`${done} walks of half ${half}`);
       await begin({ phones, link, kit });
       const head = { colour: false, first };
       const told = [];

@@ -316,6 +316,8 @@ export default () => ({
     for (const part of $$('.guide-tools, #run-what-if')) part.hidden = !step;
     $('#run-stop').hidden = !step || this.past();
     $('.report')?.classList.toggle('shown', !step && !this.practise);
+    // Nothing is due any more.
+    $('#ring')?.classList.toggle('is-over', !step);
     $('#run-back').hidden = this.at === 1;
     put('#run-undone', '');
     $('#bar-aside').textContent = step ? say('step {0} of {1}', this.at, this.steps.length + 1) : say('report');
