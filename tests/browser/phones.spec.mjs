@@ -77,14 +77,14 @@ async function begin({ phones, link, kit }) {
     // What the page was about to do is not waited for.
     await expect(async () => {
       await phone.page.goto(phone.wire.through(process.env.KITTO_URL + '/healthz/live'));
-    }).toPass({ timeout: 20_000 });
-    await phone.page.evaluate(() => {
-      localStorage.clear();
-      sessionStorage.clear();
-      return indexedDB.deleteDatabase('kitto-unsent');
-    });
-    await phone.page.goto(phone.wire.through(link));
-    await phone.page.waitForSelector('html[data-kept]', { state: 'attached' });
+      await phone.page.evaluate(() => {
+        localStorage.clear();
+        sessionStorage.clear();
+        return indexedDB.deleteDatabase('kitto-unsent');
+      });
+      await phone.page.goto(phone.wire.through(link));
+      await phone.page.waitForSelector('html[data-kept]', { state: 'attached', timeout: 10_000 });
+    }).toPass({ timeout: 40_000 });
   }
 }
 

@@ -95,7 +95,7 @@ public static class HeadDrawing
 
         svg.Add($"</g>");
 
-        double foreheadY = mirror ? 317 : 10;
+        double foreheadY = mirror ? 315 : 10;
         svg.Add($"<text class=\"head-side\" x=\"{CentreX}\" y=\"{foreheadY}\" text-anchor=\"middle\">{words?.Forehead ?? "forehead"}</text>");
         svg.Add(
             $"<text class=\"head-side\" x=\"6\" y=\"{CentreY + 4}\">{words?.Left ?? "left"}</text><text class=\"head-side\" x=\"294\" y=\"{CentreY + 4}\" text-anchor=\"end\">{words?.Right ?? "right"}</text></svg>"

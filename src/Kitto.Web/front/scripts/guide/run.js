@@ -135,7 +135,8 @@ export default () => ({
   begin() {
     this.begun[this.at] = this.tell('step', this.at);
     if (this.putsColourOn(this.at) && !this.first) this.first = this.begun[this.at];
-    this.rinse = 0;
+    // What the server said last holds until it says more; the wait, begun without a network, is timed here.
+    if (this.at === this.waitStep) this.rinse = 0;
     this.keep();
     this.sync();
   },
@@ -271,7 +272,7 @@ export default () => ({
     }
     if (!Object.keys(this.begun).some(step => this.putsColourOn(Number(step)))) this.first = 0;
     this.at -= 1;
-    this.rinse = 0;
+    if (!this.first || this.at + 1 === this.waitStep) this.rinse = 0;
     this.asked = null;
     if (!this.begun[this.at]) this.begun[this.at] = this.tell('step', this.at);
     this.show(true);
