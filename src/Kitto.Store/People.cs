@@ -32,6 +32,29 @@ public sealed class Person
     public string Role { get; set; } = "owner";
     public string? Email { get; set; }
 
+    /// <summary>The address before this one; null: there was none.</summary>
+    public string? EmailBefore { get; set; }
+
+    /// <summary>When the address was changed last, UTC.</summary>
+    public DateTime? EmailAt { get; set; }
+
+    /// <summary>So long after a change of address a letter with a new password goes to the address before (ours).</summary>
+    public static readonly TimeSpan Settles = TimeSpan.FromDays(3);
+
+    /// <summary>Where a letter with a new password goes at a moment; null: nowhere.</summary>
+    /// <param name="now">The moment, UTC.</param>
+    public string? RecoversAt(DateTime now) => EmailBefore is not null && now < EmailAt + Settles ? EmailBefore : Email;
+
+    /// <summary>Gives the person another address.</summary>
+    /// <param name="address">The address; null: none.</param>
+    /// <param name="now">Now, UTC.</param>
+    public void Move(string? address, DateTime now)
+    {
+        // Within the days of a change, the address that counts is still the one before.
+        EmailBefore = RecoversAt(now);
+        (Email, EmailAt) = (address, now);
+    }
+
     /// <summary>Since when somebody works here no longer, UTC.</summary>
     public DateTime? EndedAt { get; set; }
 
@@ -58,7 +81,7 @@ public sealed record Standing(Guid PersonId, string Role, string SecurityStamp, 
 public sealed class People(Database db)
 {
     private const string Columns = "id, user_name, normal_name, display_name, password_hash, security_stamp, created_at, role, email, ended_at";
-    private const string Read = Columns + ", totp_sealed, totp_at";
+    private const string Read = Columns + ", totp_sealed, totp_at, email_before, email_at";
 
     public Task<Person?> ById(Guid id) => db.One<Person>($"select {Read} from person where id = @id", new { id });
 
@@ -98,7 +121,7 @@ public sealed class People(Database db)
     public Task<int> Save(Person person) =>
         db.Run(
             """
-            update person set display_name = @DisplayName, password_hash = @PasswordHash, security_stamp = @SecurityStamp, email = @Email where id = @Id
+            update person set display_name = @DisplayName, password_hash = @PasswordHash, security_stamp = @SecurityStamp, email = @Email, email_before = @EmailBefore, email_at = @EmailAt where id = @Id
             """,
             person
         );

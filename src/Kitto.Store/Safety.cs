@@ -51,38 +51,62 @@ public sealed class SafetyRecords(Database db)
             await connection.QueryAsync<BornRow>(BornSql("= @clientId"), new { clientId })
         );
 
-    /// <summary>Adds what was taken down; what is there already is left as it is. What stops, stops every kit that is out.</summary>
-    internal static async Task Append(NpgsqlConnection connection, Guid clientId, IReadOnlyList<SafetyEvent> events)
+    /// <summary>
+    /// Adds what was recorded. The same word under the same id is there already and left as it is; another word, or another client's, under that id gets an id beside it.
+    /// What stops, stops every kit that is out.
+    /// </summary>
+    /// <returns>The events as they are in the record.</returns>
+    /// <exception cref="InvalidOperationException">Something was not written.</exception>
+    internal static async Task<IReadOnlyList<SafetyEvent>> Append(NpgsqlConnection connection, Guid clientId, IReadOnlyList<SafetyEvent> events)
     {
-        foreach (var e in events)
+        var written = new List<SafetyEvent>();
+        SafetyEvent? stop = null;
+        foreach (var said in events)
         {
-            await connection.ExecuteAsync(
-                """
-                insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, result, minutes, rule, of_event, source)
-                values (@Id, @clientId, @Kit, @kind, @At, @SaidAt, @By, @Says, @Line, @result, @Minutes, @Rule, @Of, @Source)
-                on conflict (studio_id, id) do nothing
-                """,
-                new
-                {
-                    e.Id,
-                    clientId,
-                    e.Kit,
-                    kind = Name(e.Kind),
-                    e.At,
-                    e.SaidAt,
-                    e.By,
-                    e.Says,
-                    e.Line,
-                    result = e.Result is { } r ? Name(r) : null,
-                    e.Minutes,
-                    e.Rule,
-                    e.Of,
-                    e.Source,
-                }
-            );
+            async Task<bool> Insert(SafetyEvent e) =>
+                await connection.ExecuteAsync(
+                    """
+                    insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, result, minutes, rule, of_event, source)
+                    values (@Id, @clientId, @Kit, @kind, @At, @SaidAt, @By, @Says, @Line, @result, @Minutes, @Rule, @Of, @Source)
+                    on conflict (studio_id, id) do nothing
+                    """,
+                    new
+                    {
+                        e.Id,
+                        clientId,
+                        e.Kit,
+                        kind = Name(e.Kind),
+                        e.At,
+                        e.SaidAt,
+                        e.By,
+                        e.Says,
+                        e.Line,
+                        result = e.Result is { } r ? Name(r) : null,
+                        e.Minutes,
+                        e.Rule,
+                        e.Of,
+                        e.Source,
+                    }
+                ) == 1;
+
+            async Task<bool> IsThere(Guid id) =>
+                (await connection.QueryAsync<Row>($"select {Columns} from safety_event where id = @id and client_id = @clientId", new { id, clientId })).Any(
+                    r => r.Event.Word == said.Word
+                );
+
+            var beside = said with { Id = SafetyEvent.IdBeside(said.Id, said.Word) };
+            bool isNew = await Insert(said);
+            var e = isNew || await IsThere(said.Id) ? said : beside;
+            if (e == beside && !(isNew = await Insert(beside)) && !await IsThere(beside.Id))
+            {
+                throw new InvalidOperationException($"A word of kind {Name(said.Kind)} could not be recorded: both of its ids belong to others.");
+            }
+
+            written.Add(e);
+            stop ??= isNew && e.Stops ? e : null;
         }
 
-        if (events.FirstOrDefault(e => e.Stops) is { } stop)
+        if (stop is not null)
         {
             await connection.ExecuteAsync(
                 """
@@ -97,6 +121,8 @@ public sealed class SafetyRecords(Database db)
                 }
             );
         }
+
+        return written;
     }
 
     private static string BornSql(string whose) =>

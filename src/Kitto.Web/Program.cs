@@ -129,6 +129,7 @@ builder.Services.AddSingleton<FrontEnd>().AddResponseCompression(o => o.EnableFo
 builder
     .Services.AddScoped<SessionCheck>()
     .AddScoped<TrailFilter>()
+    .AddSingleton<RightsFilter>()
     .AddScoped<SignIns>()
     .AddScoped<SecondStep>()
     .AddScoped<Passkeys>()
@@ -153,7 +154,7 @@ builder
             o.Conventions.AllowAnonymousToPage(open);
         }
 
-        o.Conventions.ConfigureFilter(new RightsFilter());
+        o.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.ServiceFilterAttribute(typeof(RightsFilter)));
         o.Conventions.ConfigureFilter(new Microsoft.AspNetCore.Mvc.ServiceFilterAttribute(typeof(TrailFilter)));
     })
     .AddViewLocalization();
@@ -196,6 +197,7 @@ app.UseRouting();
 app.UseRateLimiter();
 app.UseAuthentication();
 app.UseMiddleware<StudioAtHand>();
+app.UseMiddleware<ClientForm>();
 app.UseWhen(c => !c.Request.Path.StartsWithSegments("/healthz"), pages => pages.UseMiddleware<CleanText>());
 app.UseMiddleware<ClientLanguage>();
 app.UseAuthorization();

@@ -166,6 +166,105 @@ public sealed class HarmTests(Studio studio) : IClassFixture<Studio>
     }
 
     [Fact]
+    public async Task Two_words_under_one_id_are_two_and_one_word_sent_twice_is_one()
+    {
+        var (kit, client, _) = await studio.FreshKit("Onid Marsh");
+        string id = Guid.CreateVersion7().ToString();
+        await client.Send("[data-test^=skin] form", ("id", id), ("at", studio.Local(0)));
+        for (int times = 0; times < 3; times++)
+        {
+            Assert.Equal(HttpStatusCode.OK, await Burns(client.Address, ("id", id), ("happened", "it itches")));
+        }
+
+        var record = await studio.Safety.Of(kit.ClientId);
+        Assert.Equal([SafetyKind.SkinOn, SafetyKind.Reaction], record.Events.Select(e => e.Kind));
+        Assert.NotNull(record.Allergy);
+        Assert.Equal("stopped", (await studio.Kits.Get(kit.Id))!.State);
+        // Another client's id is not this client's: whoever made it up, what is said here is recorded here.
+        var (other, theirs, _) = await studio.FreshKit("Onid Fell");
+        Assert.Equal(HttpStatusCode.OK, await Burns(theirs.Address, ("id", id)));
+        Assert.Single(await Reactions(other));
+        Assert.Equal("stopped", (await studio.Kits.Get(other.Id))!.State);
+    }
+
+    [Theory]
+    [InlineData("a photo of 31 MB")]
+    [InlineData("a line that broke off in the photo")]
+    [InlineData("a line that broke off in the words")]
+    [InlineData("too many fields")]
+    [InlineData("too many words")]
+    [InlineData("small letters")]
+    public async Task A_reaction_is_taken_whatever_else_is_in_the_form(string what)
+    {
+        var (kit, client, _) = await studio.FreshKit("Multi Part");
+        string token = client.Address.Split('?', '#')[0];
+        await client.Send("[data-test^=skin] form", ("at", studio.Local(0)));
+        await studio.Later(kit, 49);
+        using var plain = studio.CreateClient();
+        using var form = new MultipartFormDataContent("x-of-this-form")
+        {
+            { new StringContent(Guid.CreateVersion7().ToString()), "id" },
+            { new StringContent("reacted"), "result" },
+            { new StringContent("my eye is swollen"), "happened" },
+        };
+        if (what == "a photo of 31 MB")
+        {
+            form.Add(new ByteArrayContent(new byte[31 << 20]), "photo", "spot.jpg");
+        }
+        else if (what == "too many fields")
+        {
+            for (int i = 0; i < 2000; i++)
+            {
+                form.Add(new StringContent("x"), $"more{i}");
+            }
+        }
+        else if (what == "too many words")
+        {
+            form.Add(new StringContent(new string('x', 5_000_000)), "note");
+        }
+        else
+        {
+            form.Add(new ByteArrayContent(Camera.Sideways()), "photo", "spot.jpg");
+        }
+
+        byte[] body = await form.ReadAsByteArrayAsync(TestContext.Current.CancellationToken);
+        string words = System.Text.Encoding.UTF8.GetString(body);
+        if (what.StartsWith("a line that broke off", StringComparison.Ordinal))
+        {
+            body = body[..(what.EndsWith("photo", StringComparison.Ordinal) ? body.Length - 200 : words.IndexOf("swollen", StringComparison.Ordinal))];
+        }
+
+        using var sent = new ByteArrayContent(body);
+        sent.Headers.ContentType = form.Headers.ContentType;
+        string handler = what == "small letters" ? "skin" : "Skin";
+        await plain.PostAsync(new Uri($"{token}?handler={handler}", UriKind.Relative), sent, TestContext.Current.CancellationToken);
+        var reaction = Assert.Single(await Reactions(kit));
+        Assert.Equal(!what.EndsWith("in the words", StringComparison.Ordinal), reaction.Says.Contains("swollen", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task What_is_no_form_is_refused_and_a_reaction_is_not()
+    {
+        var (kit, client, _) = await studio.FreshKit("Jaso Nell");
+        string token = client.Address.Split('?', '#')[0];
+        string ask = "/ask/" + await studio.Links.ToAsk(kit.ClientId, DateTime.UtcNow);
+        using var plain = studio.CreateClient();
+        foreach (string path in (string[])[token, $"{token}?handler=Start", $"{token}?handler=Run", ask, $"{ask}?handler=Picture"])
+        {
+            using var json = new StringContent("{}", System.Text.Encoding.UTF8, "application/json");
+            Assert.Equal(
+                HttpStatusCode.BadRequest,
+                (await plain.PostAsync(new Uri(path, UriKind.Relative), json, TestContext.Current.CancellationToken)).StatusCode
+            );
+        }
+
+        Assert.Empty(await Reactions(kit));
+        using var burns = new StringContent("{}", System.Text.Encoding.UTF8, "application/json");
+        await plain.PostAsync(new Uri($"{token}?handler=burns", UriKind.Relative), burns, TestContext.Current.CancellationToken);
+        Assert.Single(await Reactions(kit));
+    }
+
+    [Fact]
     public async Task Clear_and_burns_at_the_same_moment_always_end_stopped()
     {
         for (int round = 0; round < 5; round++)

@@ -44,7 +44,11 @@ public sealed class RightsTests(Studio studio) : IClassFixture<Studio>
                     )
                 );
             var model = studio.Services.GetRequiredService<PageLoader>().LoadAsync(page!, endpoint.Metadata).GetAwaiter().GetResult();
-            all.AddRange(model.HandlerMethods!.Select(h => new Asked(page!.ViewEnginePath, path, h.HttpMethod != "Get", h.Name)));
+            all.AddRange(
+                model
+                    .HandlerMethods!.Where(h => h.HttpMethod is "Get" or "Post")
+                    .Select(h => new Asked(page!.ViewEnginePath, path, h.HttpMethod != "Get", h.Name))
+            );
             if (model.HandlerMethods!.All(h => h.HttpMethod != "Get"))
             {
                 all.Add(new Asked(page!.ViewEnginePath, path, false, null));
@@ -106,7 +110,84 @@ public sealed class RightsTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal([], wrong);
     }
 
-    private async Task<string> Cookies(Role role)
+    /// <summary>Rights hold for the handler that runs: a name that another page has, or this page has for another verb, runs nothing.</summary>
+    [Theory]
+    [InlineData("colourist")]
+    [InlineData(null)]
+    public async Task A_handler_of_another_page_or_verb_is_not_found_and_a_verb_without_a_handler_not_allowed(string? name)
+    {
+        using var signedIn = name is null ? null : await SomebodyOf(studio, Role.Colourist, "walker-of-names");
+        using var http = studio.CreateClient(Straight);
+        if (name is not null)
+        {
+            http.DefaultRequestHeaders.Add("Cookie", await Cookies("walker-of-names"));
+        }
+
+        var all = All().Where(a => a.Page is not ("/SignOut" or "/Problem") && (name is not null || Rights.Open.Contains(a.Page))).ToList();
+        string[] names = [.. All().Select(a => a.Handler).OfType<string>().Distinct(), "Everything,Everything", "none"];
+        var wrong = new List<string>();
+        foreach (var page in all.GroupBy(a => (a.Page, a.Path)))
+        {
+            async Task Ask(HttpMethod verb, string query, HttpStatusCode should)
+            {
+                using var request = new HttpRequestMessage(verb, page.Key.Path + query)
+                {
+                    Content = verb == HttpMethod.Get ? null : new FormUrlEncodedContent([]),
+                };
+                using var answer = await http.SendAsync(request);
+                if (answer.StatusCode != should)
+                {
+                    wrong.Add($"{verb} {page.Key.Path}{query}: {(int)answer.StatusCode}, should be {(int)should}");
+                }
+            }
+
+            foreach (string other in names)
+            {
+                if (!page.Any(a => !a.Writes && string.Equals(a.Handler, other, StringComparison.OrdinalIgnoreCase)))
+                {
+                    await Ask(HttpMethod.Get, $"?handler={other}", HttpStatusCode.NotFound);
+                }
+
+                if (!page.Any(a => a.Writes && string.Equals(a.Handler, other, StringComparison.OrdinalIgnoreCase)))
+                {
+                    await Ask(HttpMethod.Post, $"?handler={other}", HttpStatusCode.NotFound);
+                }
+            }
+
+            if (!page.Any(a => a.Writes && a.Handler is null))
+            {
+                await Ask(HttpMethod.Post, "", HttpStatusCode.MethodNotAllowed);
+            }
+
+            foreach (string verb in (string[])["PUT", "PATCH", "DELETE", "OPTIONS", "TRACE"])
+            {
+                await Ask(new HttpMethod(verb), "", HttpStatusCode.MethodNotAllowed);
+            }
+        }
+
+        Assert.Equal([], wrong);
+    }
+
+    [Fact]
+    public async Task Who_may_not_erase_a_client_does_not_by_the_name_of_a_handler_that_reads()
+    {
+        using var signedIn = await SomebodyOf(studio, Role.Colourist, "walker-erasing");
+        var client = (await studio.Clients.Find("Wilma"))[0];
+        var visitor = await new Visitor(studio, signedIn).Open($"/clients/{client.Id}/edit");
+        string secret = visitor.Find("[name=__RequestVerificationToken]").GetAttribute("value")!;
+        foreach (string query in (string[])["?handler=Everything", "?handler=everything", ""])
+        {
+            using var form = new FormUrlEncodedContent(new Dictionary<string, string> { ["typed"] = client.Name, ["__RequestVerificationToken"] = secret });
+            using var answer = await signedIn.PostAsync($"/clients/{client.Id}/data{query}", form);
+            Assert.Equal(query.Length > 0 ? HttpStatusCode.NotFound : HttpStatusCode.Forbidden, answer.StatusCode);
+        }
+
+        Assert.Equal(client.Name, (await studio.Clients.Get(client.Id))?.Name);
+    }
+
+    private Task<string> Cookies(Role role) => Cookies($"walker-{role}".ToLowerInvariant());
+
+    private async Task<string> Cookies(string name)
     {
         using var http = studio.CreateClient(Straight);
         var page = await http.GetAsync("/signin");
@@ -115,7 +196,7 @@ public sealed class RightsTests(Studio studio) : IClassFixture<Studio>
         using var form = new FormUrlEncodedContent(
             new Dictionary<string, string>
             {
-                ["UserName"] = $"walker-{role}".ToLowerInvariant(),
+                ["UserName"] = name,
                 ["Password"] = "a-long-enough-word",
                 ["__RequestVerificationToken"] = secret,
             }

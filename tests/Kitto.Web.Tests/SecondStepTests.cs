@@ -51,6 +51,54 @@ public sealed class SecondStepTests(Studio studio) : IClassFixture<Studio>
         Assert.Equal(code, Phone(Encoding.ASCII.GetBytes("12345678901234567890"), seconds));
 
     [Fact]
+    public async Task A_key_that_was_not_shown_to_this_person_just_now_is_not_taken_and_one_that_is_there_not_replaced()
+    {
+        async Task<bool> Asked(string name) => await studio.Db.One<bool>("select totp_at is not null from person where user_name = @name", new { name });
+        using var http = await RightsTests.SomebodyOf(studio, Role.Colourist, "step-owner");
+        var own = await new Visitor(studio, http).Open("/me");
+        await own.Send("form[action*=Step]", ("sure", Password));
+        string key = own.Find(".key-text").TextContent.Replace(" ", "", StringComparison.Ordinal);
+        string shown = own.Typed("key")!;
+
+        // Somebody else's page, a key made up, and the same key a quarter of an hour later.
+        using var others = await RightsTests.SomebodyOf(studio, Role.Colourist, "step-other");
+        var other = await new Visitor(studio, others).Open("/me");
+        await other.Send("form[action*=Step]", ("sure", Password));
+        foreach (string forged in (string[])[shown, key, "JBSWY3DPEHPK3PXPJBSWY3DPEHPK3PXP", ""])
+        {
+            await other.Open("/me");
+            await other.Send("form[action*=Step]", ("sure", Password));
+            await other.Send("form[action*=Take]", ("key", forged), ("code", Phone(forged.Length == 32 ? forged : key)));
+            Assert.False(await Asked("step-other"), forged);
+        }
+
+        await own.Send("form[action*=Take]", ("code", Phone(key)));
+        Assert.True(await Asked("step-owner"));
+
+        // What is there is not replaced: neither by the key that was shown, nor by a new one.
+        string before = (await studio.Db.One<string>("select totp_sealed from person where user_name = 'step-owner'"))!;
+        await own.Open("/me");
+        string secret = own.Typed("__RequestVerificationToken")!;
+        foreach (string query in (string[])["?handler=Take", "?handler=Step"])
+        {
+            using var form = new FormUrlEncodedContent(
+                new Dictionary<string, string>
+                {
+                    ["key"] = shown,
+                    ["code"] = Phone(key, 30),
+                    ["sure"] = Password,
+                    ["__RequestVerificationToken"] = secret,
+                }
+            );
+            using var answer = await http.PostAsync("/me" + query, form);
+            string page = await answer.Content.ReadAsStringAsync();
+            Assert.DoesNotContain("key-text", page, StringComparison.Ordinal);
+        }
+
+        Assert.Equal(before, await studio.Db.One<string>("select totp_sealed from person where user_name = 'step-owner'"));
+    }
+
+    [Fact]
     public async Task A_code_is_asked_for_counts_once_and_paper_helps_without_the_phone()
     {
         using var http = await RightsTests.SomebodyOf(studio, Role.Colourist, "two-steps");
@@ -58,11 +106,12 @@ public sealed class SecondStepTests(Studio studio) : IClassFixture<Studio>
         await own.Send("form[action*=Step]", ("sure", "another-word-than-mine"));
         Assert.Contains("This is not your password", own.Text, StringComparison.Ordinal);
         await own.Send("form[action*=Step]", ("sure", Password));
-        string key = own.Typed("key")!;
+        string key = own.Find(".key-text").TextContent.Replace(" ", "", StringComparison.Ordinal);
         Assert.Equal(32, key.Length);
+        string shown = own.Typed("key")!;
         await own.Send("form[action*=Take]", ("code", "000000"));
         Assert.Contains("This code does not fit", own.Text, StringComparison.Ordinal);
-        Assert.Equal(key, own.Typed("key"));
+        Assert.Equal(shown, own.Typed("key"));
         await own.Send("form[action*=Take]", ("code", Phone(key)));
         var papers = own.FindAll(".papers li").Select(l => l.TextContent).ToList();
         Assert.Equal(SecondStep.Papers, papers.Count);

@@ -4,6 +4,7 @@ using Kitto.Store;
 using Kitto.Web.Demo;
 using Kitto.Web.Identity;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Kitto.Web.Tests;
 
@@ -245,6 +246,8 @@ public sealed class SignInTests(Studio studio) : IClassFixture<Studio>
         using var http = await Somebody("forgetful");
         var own = await new Visitor(studio, http).Open("/me");
         await own.Send("form:has(#email)", ("email", "forgetful@example.org"));
+        Assert.Contains("This is not your password", own.Text, StringComparison.Ordinal);
+        await own.Send("form:has(#email)", ("sure", "a-long-enough-word"));
         Assert.Contains("Kept", own.Text, StringComparison.Ordinal);
         var (_, cookie) = await Plain(studio, "forgetful");
 
@@ -255,14 +258,7 @@ public sealed class SignInTests(Studio studio) : IClassFixture<Studio>
         await stranger.Send("main form", ("userName", "forgetful"));
         Assert.Contains("a link to a new password is on its way", toNobody, StringComparison.Ordinal);
         Assert.Equal(toNobody, stranger.Find("main").TextContent.Replace("forgetful", "", StringComparison.Ordinal));
-        string[] letters = [];
-        for (int i = 0; i < 100 && letters.Length == 0; i++)
-        {
-            await Task.Delay(50, TestContext.Current.CancellationToken);
-            letters = Directory.GetFiles(studio.Outbox, "*.eml");
-        }
-
-        string letter = (await MimeKit.MimeMessage.LoadAsync(Assert.Single(letters), TestContext.Current.CancellationToken)).TextBody!;
+        string letter = Assert.Single(await Letters("forgetful@example.org")).TextBody!;
         Assert.Equal(0, await studio.Db.One<int>("select count(*)::int from message where body like '%/recover/%'"));
         string path = new Uri(letter.Split('\n', '\r').Single(l => l.Contains("/recover/", StringComparison.Ordinal))).PathAndQuery;
         var visitor = await new Visitor(studio).Open(path);
@@ -273,5 +269,58 @@ public sealed class SignInTests(Studio studio) : IClassFixture<Studio>
         Assert.False(await LetsIn(studio.CreateClient(new WebApplicationFactoryClientOptions { AllowAutoRedirect = false, HandleCookies = false }), cookie));
         Assert.Contains("This link is closed", (await new Visitor(studio).Open(path)).Text, StringComparison.Ordinal);
         Assert.Equal("/", (await new Visitor(studio).SignIn("forgetful", "remembered-again")).Address);
+    }
+
+    [Fact]
+    public async Task Who_has_a_session_alone_does_not_move_the_account_to_another_address()
+    {
+        using var http = await Somebody("movable");
+        var own = await new Visitor(studio, http).Open("/me");
+        await own.Send("form:has(#email)", ("email", "movable@example.org"), ("sure", "a-long-enough-word"));
+        await own.Open("/me");
+        await own.Send("form:has(#email)", ("email", "thief@example.org"), ("sure", ""));
+        Assert.Contains("This is not your password", own.Text, StringComparison.Ordinal);
+        Assert.Equal("thief@example.org", own.Typed("email"));
+        Assert.Equal("movable@example.org", (await Known("movable")).Email);
+
+        // With the password, too, the old address hears of it and is for three days the one a new password goes to.
+        await own.Send("form:has(#email)", ("sure", "a-long-enough-word"));
+        Assert.Equal("Your email address was changed", Assert.Single(await Letters("movable@example.org")).Subject);
+        await AskForLetter("movable");
+        Assert.Equal(2, (await Letters("movable@example.org", 2)).Count);
+        studio.Clock.Ahead += Person.Settles + TimeSpan.FromMinutes(1);
+        await AskForLetter("movable");
+        Assert.Contains("/recover/", Assert.Single(await Letters("thief@example.org")).TextBody!, StringComparison.Ordinal);
+        Assert.Equal(2, (await Letters("movable@example.org", 2)).Count);
+    }
+
+    private async Task AskForLetter(string name)
+    {
+        var stranger = await new Visitor(studio).Open("/recover");
+        await stranger.Send("main form", ("userName", name));
+    }
+
+    private async Task<Person> Known(string name) => (await studio.Services.GetRequiredService<People>().ByName(name.ToUpperInvariant()))!;
+
+    /// <summary>The letters to an address, once there are so many.</summary>
+    private async Task<IReadOnlyList<MimeKit.MimeMessage>> Letters(string to, int count = 1)
+    {
+        var cancel = TestContext.Current.CancellationToken;
+        List<MimeKit.MimeMessage> found = [];
+        for (int i = 0; i < 200 && found.Count < count; i++)
+        {
+            await Task.Delay(50, cancel);
+            found = [];
+            foreach (string file in Directory.GetFiles(studio.Outbox, "*.eml"))
+            {
+                var letter = await MimeKit.MimeMessage.LoadAsync(file, cancel);
+                if (letter.To.Mailboxes.Any(m => m.Address == to))
+                {
+                    found.Add(letter);
+                }
+            }
+        }
+
+        return found;
     }
 }

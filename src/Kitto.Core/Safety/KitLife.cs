@@ -59,11 +59,11 @@ public static partial class KitLife
     /// <param name="record">What was said before.</param>
     /// <param name="kit">The kit whose sachet it is.</param>
     /// <param name="line">Its line.</param>
-    /// <param name="at">When, UTC, by her phone.</param>
+    /// <param name="at">When, UTC, by the client's phone.</param>
     /// <param name="who">Who says it.</param>
     public static Taken PutOn(SafetyRecord record, GateKit kit, string line, DateTime at, Speaker who)
     {
-        if (record.Events.Any(e => e.Id == who.Id))
+        if (record.Heard(who.Id, SafetyEvent.WordOf(SafetyKind.SkinOn, line: line)))
         {
             return Taken.Before;
         }
@@ -99,7 +99,7 @@ public static partial class KitLife
     /// <summary>A skin test is said to be clear; only after its full hours.</summary>
     public static Taken SkinClear(SafetyRecord record, GateKit kit, Guid on, Speaker who)
     {
-        if (record.Events.Any(e => e.Id == who.Id))
+        if (record.Heard(who.Id, SafetyEvent.WordOf(SafetyKind.SkinClear, on)))
         {
             return Taken.Before;
         }
@@ -133,7 +133,7 @@ public static partial class KitLife
     /// <summary>How a strand came out. What was said last counts; what is not right is always taken.</summary>
     public static Taken Strand(SafetyRecord record, GateKit kit, StrandResult result, double? minutes, Speaker who)
     {
-        if (record.Events.Any(e => e.Id == who.Id))
+        if (record.Heard(who.Id, SafetyEvent.WordOf(SafetyKind.Strand, result: result)))
         {
             return Taken.Before;
         }
@@ -221,7 +221,7 @@ public static partial class KitLife
     /// <param name="what">The reaction.</param>
     /// <param name="who">The client.</param>
     public static Taken Mistaken(SafetyRecord record, Guid what, Speaker who) =>
-        record.Events.Any(e => e.Id == who.Id) ? Taken.Before
+        record.Heard(who.Id, SafetyEvent.WordOf(SafetyKind.Doubted, what, says: ByMistake)) ? Taken.Before
         : record.Events.FirstOrDefault(e => e.Id == what) is not { Kind: SafetyKind.Reaction, By: Speaker.Client } told || record.IsCorrected(what)
             ? Taken.Not("", RefusedFor.NothingToCorrect)
         : !MayTakeBack(told, who.Now) ? Taken.Not("", RefusedFor.TooLateForMistake)

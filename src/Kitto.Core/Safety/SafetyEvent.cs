@@ -1,3 +1,5 @@
+using System.Security.Cryptography;
+using System.Text;
 using Kitto.Core.Head;
 using Kitto.Core.Reasons;
 
@@ -38,7 +40,7 @@ public enum SafetyKind
 /// <param name="Id">Made by whoever said it, so that the same word sent twice is one.</param>
 /// <param name="Kind">What sort.</param>
 /// <param name="Kit">The kit it is about; null where it is about the person.</param>
-/// <param name="At">When it happened, UTC, by her word.</param>
+/// <param name="At">When it happened, UTC, by the client's word.</param>
 /// <param name="SaidAt">When it was taken down, UTC.</param>
 /// <param name="By">Who said it: client, or the name of a person of the studio.</param>
 /// <param name="Says">In words.</param>
@@ -62,6 +64,21 @@ public sealed record SafetyEvent(Guid Id, SafetyKind Kind, Guid? Kit, DateTime A
     /// <summary>Where a stop was found: answers:12, reading:3, born:2011-05-01.</summary>
     public string? Source { get; init; }
 
+    /// <summary>What is said, whoever says it and when: two events of one id that say the same are one, sent twice.</summary>
+    public string Word => WordOf(Kind, Of, Line, Result, Says);
+
+    /// <summary>The word of an event.</summary>
+    /// <param name="kind">What sort.</param>
+    /// <param name="of">The event it answers.</param>
+    /// <param name="line">Id of the line it is about; the event it answers says as much.</param>
+    /// <param name="result">How a strand came out.</param>
+    /// <param name="says">In words.</param>
+    public static string WordOf(SafetyKind kind, Guid? of = null, string? line = null, StrandResult? result = null, string says = "") =>
+        $"{kind}|{of?.ToString("N") ?? line}|{result}|{says}";
+
+    /// <summary>The id for a word whose own id something else was said under already; the same every time, so that sent again it is still one.</summary>
+    public static Guid IdBeside(Guid id, string word) => new(SHA256.HashData(Encoding.UTF8.GetBytes($"{id:N}|{word}")).AsSpan(0, 16));
+
     /// <summary>Whether it is an allergy: never by kit from then on (SA1).</summary>
     public bool ForGood => Kind == SafetyKind.Reaction || this is { Kind: SafetyKind.Stop, Rule: "SA1" };
 
@@ -74,7 +91,7 @@ public sealed record SafetyEvent(Guid Id, SafetyKind Kind, Guid? Kit, DateTime A
 
 /// <summary>Everything of one client that matters for safety, in the order it was taken down.</summary>
 /// <param name="Events">The events.</param>
-/// <param name="Born">Days of birth that were ever given for her and are not corrected: the youngest counts.</param>
+/// <param name="Born">Days of birth that were ever given for the client and are not corrected: the youngest counts.</param>
 public sealed record SafetyRecord(IReadOnlyList<SafetyEvent> Events, IReadOnlyList<DateOnly> Born)
 {
     /// <summary>Nothing was ever said.</summary>
@@ -82,6 +99,11 @@ public sealed record SafetyRecord(IReadOnlyList<SafetyEvent> Events, IReadOnlyLi
 
     /// <summary>The record as it stood at a moment.</summary>
     public SafetyRecord AsOf(DateTime moment) => this with { Events = [.. Events.Where(e => e.SaidAt <= moment)] };
+
+    /// <summary>Whether just this was said under this id before. Something else under the same id is another word.</summary>
+    /// <param name="id">The id it comes with.</param>
+    /// <param name="word">What is said (<see cref="SafetyEvent.WordOf"/>).</param>
+    public bool Heard(Guid id, string word) => Events.Any(e => (e.Id == id || e.Id == SafetyEvent.IdBeside(id, word)) && e.Word == word);
 
     /// <summary>Whether an event was corrected: doubted first, corrected after, both with a reason.</summary>
     public bool IsCorrected(Guid id) => Events.Any(e => e.Kind == SafetyKind.Corrected && e.Of == id);

@@ -25,6 +25,19 @@ public sealed class SafetyCommands(Database db, ILogger<SafetyCommands>? logger 
         return said.Refused;
     }
 
+    /// <summary>Records a reaction, whatever else is wrong.</summary>
+    /// <returns>The id it is recorded under.</returns>
+    public async Task<Guid> React(Guid clientId, Func<SafetyRecord, Taken> rule)
+    {
+        var written = await db.Together(async connection =>
+        {
+            var held = await Held.Of(connection, clientId);
+            return await held.Append(rule(await held.Record()).Events);
+        });
+        CommandLog.Taken(log, clientId, written);
+        return written[0].Id;
+    }
+
     /// <summary>Takes down what is said of a kit, with the picture that came with it.</summary>
     /// <param name="kit">The kit; it is read again while its client is held.</param>
     /// <param name="rule">What Core says to it.</param>

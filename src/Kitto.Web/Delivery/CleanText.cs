@@ -9,7 +9,7 @@ namespace Kitto.Web.Delivery;
 
 /// <summary>
 /// Before any page: characters nobody can type or print are taken out of what was sent, so that no page and no query meets them;
-/// a form that cannot be read is refused, except where a reaction is told, which is taken without it. The shelf is looked at, in case another process has changed it.
+/// a form that cannot be read is refused; a client's is read before, as far as it can be. The shelf is looked at, in case another process has changed it.
 /// </summary>
 public sealed class CleanText(RequestDelegate next, CurrentShelf shelf)
 {
@@ -73,8 +73,7 @@ public sealed class CleanText(RequestDelegate next, CurrentShelf shelf)
                 return true;
             }
 
-            request.Form = FormCollection.Empty;
-            return request.Query["handler"] == "Burns";
+            return false;
         }
     }
 

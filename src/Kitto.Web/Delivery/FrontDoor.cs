@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Net;
 using System.Threading.RateLimiting;
+using Kitto.Web.Guides;
 using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.RateLimiting;
@@ -99,13 +100,13 @@ public static class FrontDoor
     /// <summary>What kind of thing is asked for; null: such as is not limited here.</summary>
     internal static string? Kind(HttpRequest request)
     {
-        string handler = request.Query["handler"].ToString();
+        string handler = request.Query["handler"].ToString().ToLowerInvariant();
         return request.Path.Value?.Split('/', StringSplitOptions.RemoveEmptyEntries) is [var first, ..]
             ? first.ToLowerInvariant() switch
             {
                 "signin" or "setup" or "join" or "recover" => HttpMethods.IsPost(request.Method) ? "sign-in" : null,
-                "g" or "ask" when handler is "Photo" or "Picture" => "picture",
-                "g" when HttpMethods.IsPost(request.Method) && handler is "Burns" or "Skin" or "Strand" or "Report" => "body",
+                "g" or "ask" when handler is "photo" or "picture" => "picture",
+                "g" when HttpMethods.IsPost(request.Method) && ClientForm.OfTheBody.Contains(handler) => "body",
                 "g" or "ask" or "calendar" => "client",
                 _ => null,
             }

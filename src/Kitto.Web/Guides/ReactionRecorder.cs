@@ -21,7 +21,7 @@ public sealed class ReactionRecorder(GuideAccess guides, SafetyCommands commands
 
         string told = form["happened"].ToString().Trim();
         var who = Who(form, clock.GetUtcNow().UtcDateTime);
-        await commands.Say(
+        return await commands.React(
             owner.ClientId,
             record =>
                 KitLife.React(
@@ -32,7 +32,6 @@ public sealed class ReactionRecorder(GuideAccess guides, SafetyCommands commands
                     record.Events.Any(e => e.Id == test && e.Kind == SafetyKind.SkinOn) ? test : null
                 )
         );
-        return who.Id;
     }
 
     /// <summary>The client, under the id the page was made with; a page without one gets a new one.</summary>

@@ -18,12 +18,25 @@ public sealed class SecondStep(UserManager<Person> users, People people, IDataPr
     /// <summary>So long the password counts while the code is looked up.</summary>
     private static readonly TimeSpan Wait = TimeSpan.FromMinutes(5);
 
+    /// <summary>So long a key that was shown can be taken.</summary>
+    private static readonly TimeSpan Shown = TimeSpan.FromMinutes(15);
+
     private readonly ITimeLimitedDataProtector waiting = keys.CreateProtector("Kitto.SecondStep").ToTimeLimitedDataProtector();
+    private readonly ITimeLimitedDataProtector shown = keys.CreateProtector("Kitto.SecondStep.Key").ToTimeLimitedDataProtector();
 
     private DateTime Now => clock.GetUtcNow().UtcDateTime;
 
-    /// <summary>A key that is not kept yet, for who sets it up; it goes to the page and comes back with the first code.</summary>
-    public string NewKey() => users.GenerateNewAuthenticatorKey();
+    /// <summary>A key for who has just given their password; sealed with the person and the moment, it goes to the page and comes back with the first code.</summary>
+    public string NewKey(Person person) => shown.Protect($"{CurrentStudio.Id} {person.Id:N} {users.GenerateNewAuthenticatorKey()}", Shown);
+
+    /// <summary>The key that was shown to a person, within the quarter of an hour; null: it is none of theirs, or no longer.</summary>
+    public string? KeyOf(Person person, string? seal) =>
+        seal is { Length: < 1000 }
+        && Sealing.Opened(() => shown.Unprotect(seal))?.Split(' ') is [var studio, var whose, var key]
+        && studio == $"{CurrentStudio.Id}"
+        && whose == $"{person.Id:N}"
+            ? key
+            : null;
 
     /// <summary>What the phone's app reads: the address of the key, as such apps take it.</summary>
     public static string Address(Person person, string studio, string key) =>

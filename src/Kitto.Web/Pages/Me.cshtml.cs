@@ -7,8 +7,16 @@ using Microsoft.AspNetCore.Mvc.RazorPages;
 namespace Kitto.Web.Pages;
 
 /// <summary>What belongs to who is signed in: name, address, password, and the devices they are signed in on.</summary>
-public sealed partial class MeModel(People people, Studios studios, SignIns signIns, SecondStep step, Passkeys passkeys, PasskeyRecord kept, TimeProvider clock)
-    : PageModel
+public sealed partial class MeModel(
+    People people,
+    Studios studios,
+    SignIns signIns,
+    SecondStep step,
+    Passkeys passkeys,
+    PasskeyRecord kept,
+    RecoveryLetters letters,
+    TimeProvider clock
+) : PageModel
 {
     /// <summary>A session not used for so long has run out by itself.</summary>
     private static readonly TimeSpan Fresh = TimeSpan.FromHours(12);
@@ -44,7 +52,8 @@ public sealed partial class MeModel(People people, Studios studios, SignIns sign
         };
     }
 
-    public async Task<IActionResult> OnPost(string? displayName, string? email)
+    /// <summary>Name and address. Another address is where a new password would go, so it asks for the password, and a code where there is one.</summary>
+    public async Task<IActionResult> OnPost(string? displayName, string? email, string? sure, string? code)
     {
         await Fill();
         Typed = ((displayName ?? "").Trim(), (email ?? "").Trim());
@@ -58,12 +67,26 @@ public sealed partial class MeModel(People people, Studios studios, SignIns sign
             Wrong["email"] = "An address such as freya@example.org, or nothing.";
         }
 
+        string? address = Typed.Email.Length > 0 ? Typed.Email : null;
+        bool moves = address != Me.Email;
+        if (Wrong.Count == 0 && moves && await Sure("emailSure", sure) && Me.TotpAt is not null && await step.Try(Me, code) is not SignInEnd.Done)
+        {
+            Wrong["emailCode"] = "This code does not fit, or was used before.";
+        }
+
         if (Wrong.Count > 0)
         {
             return Page();
         }
 
-        (Me.DisplayName, Me.Email) = (Typed.Name, Typed.Email.Length > 0 ? Typed.Email : null);
+        Me.DisplayName = Typed.Name;
+        if (moves)
+        {
+            string? before = Me.RecoversAt(Now);
+            Me.Move(address, Now);
+            letters.Moved(Me, before, Studio.Name);
+        }
+
         await people.Save(Me);
         return RedirectToPage(new { said = "kept" });
     }

@@ -8,6 +8,9 @@ public sealed partial class MeModel
     /// <summary>A key that is being set up; null: none is.</summary>
     public string? NewKey { get; private set; }
 
+    /// <summary>The key as it comes back: sealed.</summary>
+    public string? Sealed { get; private set; }
+
     /// <summary>The key as a drawing to scan.</summary>
     public string Code => KitSheet.SheetModel.Qr(Identity.SecondStep.Address(Me, Studio.Name, NewKey!));
 
@@ -21,7 +24,9 @@ public sealed partial class MeModel
     public async Task<IActionResult> OnPostStep(string? sure)
     {
         await Fill();
-        NewKey = await Sure("stepSure", sure) ? step.NewKey() : null;
+        // One that is there is given up first, with a code.
+        Sealed = Me.TotpAt is null && await Sure("stepSure", sure) ? step.NewKey(Me) : null;
+        NewKey = step.KeyOf(Me, Sealed);
         return Page();
     }
 
@@ -29,14 +34,14 @@ public sealed partial class MeModel
     public async Task<IActionResult> OnPostTake(string? key, string? code)
     {
         await Fill();
-        if (key is not { Length: 32 } || !key.All(c => char.IsAsciiLetterUpper(c) || c is >= '2' and <= '7'))
+        if (Me.TotpAt is not null || step.KeyOf(Me, key) is not { } shown)
         {
             return RedirectToPage();
         }
 
-        if (await step.Take(Me, key, code) is not { } papers)
+        if (await step.Take(Me, shown, code) is not { } papers)
         {
-            NewKey = key;
+            (Sealed, NewKey) = (key, shown);
             Wrong["code"] = "This code does not fit. Look at the phone's clock, and type the next one.";
             return Page();
         }

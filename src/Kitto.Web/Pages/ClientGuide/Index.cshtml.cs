@@ -44,8 +44,8 @@ public sealed partial class GuideModel(
     /// <summary>Whether the link, closed or not, is or was one of ours, so that a reaction can be reported through it.</summary>
     public bool TakesReactions { get; private set; }
 
-    /// <summary>The id of the next thing said from this page; sent twice it is one.</summary>
-    public Guid NextId { get; } = Guid.CreateVersion7();
+    /// <summary>The id of what a form of this page says, one a form; sent twice it is one.</summary>
+    public Guid NextId => Guid.CreateVersion7();
 
     /// <summary>What was typed, to be given back.</summary>
     public Dictionary<string, string> Typed { get; } = [];

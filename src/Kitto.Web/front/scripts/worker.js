@@ -1,5 +1,5 @@
 // The client's pages without a network: the page as it was last seen, its styles, scripts and letters; what is sent meanwhile is saved. And a phone that is locked is rung.
-import { keep } from './guide/unsent.js';
+import { busy, hasPhoto, keep, post, words } from './guide/unsent.js';
 
 const KEPT = 'kitto-guide-1';
 const PATIENCE = 6000;
@@ -74,14 +74,19 @@ async function page(request, url) {
   return answer ?? asOf(kept.clone());
 }
 
-/** What is sent; without a network it is saved here, and the page says so. What the server answers is kept like any page of it. */
+/** What is sent; without a network, or where the server cannot take it now, it is saved here, and the page says so. What the server answers is kept like any page of it. */
 async function said(request, url) {
   const fields = [...(await request.clone().formData()).entries()];
+  const photo = hasPhoto(fields);
   // A line that hangs is one that is not there; a photo may take its time. Sent twice it is one.
-  const photo = fields.some(([, value]) => value instanceof Blob && value.size > 0);
   const late = new Promise((_, fail) => !photo && setTimeout(() => fail(new Error('late')), PATIENCE * 2));
+  // The words go before the photo, and alone where the photo is refused.
+  const alone = () => post(url.href, words(fields), { redirect: 'manual', patience: PATIENCE * 2 });
   try {
-    const answer = await Promise.race([fetch(request), late]);
+    if (photo && busy(await alone())) throw new Error('busy');
+    let answer = await Promise.race([fetch(request), late]);
+    if (photo && answer.status >= 400 && !busy(answer)) answer = await alone();
+    if (busy(answer)) throw new Error('busy');
     if (isPage(answer)) await store(await caches.open(KEPT), url.pathname, answer.clone());
     return answer;
   } catch {

@@ -44,13 +44,32 @@ export function handler(action) {
   return searchParams.get('handler') ?? (pathname.startsWith('/ask/') ? ANSWERS : '');
 }
 
-/** Sends one; what the server could not take at this moment stays. Sent twice it is one: each has an id of its own. */
-export async function send(item) {
+const isPhoto = ([, value]) => value instanceof Blob;
+
+/** What is said in a form, without the photos that come with it. */
+export const words = fields => fields.filter(field => !isPhoto(field));
+
+/** Whether a form comes with a photo. */
+export const hasPhoto = fields => fields.some(field => isPhoto(field) && field[1].size > 0);
+
+/** Whether the server could not take it at this moment: it is sent again later. */
+export const busy = answer => answer.status >= 500 || answer.status === 429;
+
+/** Sends fields as they are. */
+export function post(action, fields, { patience, ...how } = {}) {
   const body = new FormData();
-  for (const [name, value] of item.fields) body.append(name, value);
-  const photo = item.fields.some(([, value]) => value instanceof Blob && value.size > 0);
-  const answer = await fetch(item.action, { method: 'POST', body, signal: photo ? undefined : AbortSignal.timeout(20_000) });
-  if (answer.status >= 500 || answer.status === 429) throw new Error(String(answer.status));
+  for (const [name, value] of fields) body.append(name, value);
+  return fetch(action, { method: 'POST', body, signal: patience ? AbortSignal.timeout(patience) : undefined, ...how });
+}
+
+/** Sends one; what the server could not take at this moment stays. The words go first: they wait for no photo, and a photo that is refused takes none of them with it. Sent twice it is one: each has an id of its own. */
+export async function send(item) {
+  let answer = await post(item.action, words(item.fields), { patience: 20_000 });
+  if (answer.ok && hasPhoto(item.fields)) {
+    const whole = await post(item.action, item.fields);
+    if (whole.ok || busy(whole)) answer = whole;
+  }
+  if (busy(answer)) throw new Error(String(answer.status));
   await drop(item.key);
   return answer;
 }
