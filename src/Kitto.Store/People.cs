@@ -90,6 +90,9 @@ public sealed class People(Database db)
     /// <summary>Everybody, those who work here no longer last.</summary>
     public Task<IReadOnlyList<Person>> All() => db.List<Person>($"select {Read} from person order by ended_at nulls first, created_at");
 
+    /// <summary>A session ends so long after it was begun, whatever happens in it (ours).</summary>
+    public static readonly TimeSpan LongestSession = TimeSpan.FromDays(30);
+
     /// <summary>Whether the studio has more than one person.</summary>
     public Task<bool> Several() => db.One<bool>("select count(*) > 1 from person where ended_at is null");
 
@@ -172,9 +175,21 @@ public sealed class People(Database db)
             }
         );
 
-    /// <summary>Uses a code of the phone: the same one does not count twice.</summary>
-    public async Task<bool> UseCode(Guid id, string hash) =>
-        await db.Run("update person set totp_last = @hash where id = @id and totp_last is distinct from @hash", new { id, hash }) == 1;
+    /// <summary>Uses something up that counts once, such as a code of the phone or the answer of a passkey. Of many at once one has it.</summary>
+    /// <param name="name">What it is; no secret.</param>
+    /// <param name="at">Now, UTC.</param>
+    /// <param name="until">When it would no longer be taken anyway, UTC.</param>
+    /// <returns>Whether it had not been used.</returns>
+    public async Task<bool> UseOnce(string name, DateTime at, DateTime until) =>
+        await db.One<int>(
+            "with gone as (delete from used_once where until < @at), used as (insert into used_once (name, until) values (@name, @until) on conflict (name) do nothing returning 1) select count(*)::int from used",
+            new
+            {
+                name,
+                at,
+                until,
+            }
+        ) == 1;
 
     /// <summary>Uses a code of the paper up.</summary>
     public async Task<bool> UsePaper(Guid id, string hash) =>
@@ -204,14 +219,16 @@ public sealed class People(Database db)
         return id;
     }
 
-    /// <summary>Whose a session is and how they stand; null where it was ended, or they work here no longer.</summary>
-    public Task<Standing?> Stands(Guid session) =>
+    /// <summary>Whose a session is and what they may do; null where it was ended, is older than the longest, or they work here no longer.</summary>
+    /// <param name="session">The session.</param>
+    /// <param name="now">Now, UTC.</param>
+    public Task<Standing?> Stands(Guid session, DateTime now) =>
         db.One<Standing>(
             """
             select p.id as person_id, p.role, p.security_stamp, p.display_name, s.seen_at from session s join person p on p.id = s.person_id
-            where s.id = @session and s.ended_at is null and p.ended_at is null
+            where s.id = @session and s.ended_at is null and p.ended_at is null and s.begun_at > @since
             """,
-            new { session }
+            new { session, since = now - LongestSession }
         );
 
     /// <summary>A session was used.</summary>

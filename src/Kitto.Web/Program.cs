@@ -34,6 +34,7 @@ if (builder.Configuration["KITTO_LOG"] == "json")
     builder.Logging.ClearProviders().AddJsonConsole(o => (o.UseUtcTimestamp, o.TimestampFormat) = (true, "O")).AddFilter("Kitto", LogLevel.Information);
 }
 
+builder.WebHost.ConfigureKestrel(o => o.AddServerHeader = false);
 Telemetry.Add(builder);
 FrontDoor.Add(builder);
 
@@ -107,7 +108,10 @@ builder
         o.Password.RequireNonAlphanumeric = false;
         o.Password.RequireUppercase = false;
         o.Password.RequireDigit = false;
+        o.Password.RequireLowercase = false;
+        o.Password.RequiredUniqueChars = 4;
     })
+    .AddPasswordValidator<PasswordCheck>()
     .AddUserStore<PeopleStore>()
     .AddClaimsPrincipalFactory<PersonClaims>()
     .AddSignInManager()
@@ -178,6 +182,8 @@ app.Use(
         headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/bench") ? FrontEnd.BenchPolicy : FrontEnd.Policy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
+        headers["Cross-Origin-Opener-Policy"] = "same-origin";
+        headers["Permissions-Policy"] = FrontEnd.Permissions;
         FrontDoor.KeepPrivate(context);
         if (context.Request.Path.StartsWithSegments(FrontEnd.Fonts))
         {

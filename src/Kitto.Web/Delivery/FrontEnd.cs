@@ -25,6 +25,10 @@ public sealed class FrontEnd(IWebHostEnvironment site)
     public static string Policy { get; } =
         $"default-src 'self'; script-src 'self' 'sha256-{Convert.ToBase64String(SHA256.HashData(Encoding.UTF8.GetBytes(MarkScripts)))}'; img-src 'self' data:; object-src 'none'; base-uri 'self'; frame-ancestors 'none'; form-action 'self'";
 
+    /// <summary>What a page may ask the browser for: its camera and its serial port at the bench, a screen that stays on for the guide, passkeys. Nothing else.</summary>
+    public const string Permissions =
+        "camera=(self), serial=(self), hid=(self), screen-wake-lock=(self), publickey-credentials-get=(self), publickey-credentials-create=(self), accelerometer=(), display-capture=(), encrypted-media=(), geolocation=(), gyroscope=(), magnetometer=(), microphone=(), midi=(), payment=(), usb=(), bluetooth=(), xr-spatial-tracking=()";
+
     /// <summary>The same for the bench: it reads a simulated scale on this machine, and compiles the reader of codes where the browser has none.</summary>
     public static string BenchPolicy { get; } =
         Policy.Replace("script-src 'self'", "script-src 'self' 'wasm-unsafe-eval'", StringComparison.Ordinal)

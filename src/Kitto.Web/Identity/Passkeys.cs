@@ -1,5 +1,6 @@
 using System.Buffers.Text;
 using System.Net;
+using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
@@ -146,6 +147,13 @@ public sealed class Passkeys(
         if (!result.Succeeded || await people.ById(result.User.Id) is not { EndedAt: null, PasswordHash: not null } person)
         {
             await trail.Door("signIn.refused", null, "", $"a passkey, from {http.Connection.RemoteIpAddress}");
+            return false;
+        }
+
+        // An answer counts once, also where the device counts nothing.
+        if (!await people.UseOnce($"passkey {Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(asked)))}", Now, Now + Wait))
+        {
+            await trail.Door("signIn.refused", person.Id, "", $"a passkey's answer that was used before, from {http.Connection.RemoteIpAddress}");
             return false;
         }
 

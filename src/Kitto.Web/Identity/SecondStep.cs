@@ -18,6 +18,9 @@ public sealed class SecondStep(UserManager<Person> users, People people, IDataPr
     /// <summary>So long the password counts while the code is looked up.</summary>
     private static readonly TimeSpan Wait = TimeSpan.FromMinutes(5);
 
+    /// <summary>A code is taken for at most so long, before and after its own half minute.</summary>
+    private static readonly TimeSpan Lasts = TimeSpan.FromMinutes(6);
+
     /// <summary>So long a key that was shown can be taken.</summary>
     private static readonly TimeSpan Shown = TimeSpan.FromMinutes(15);
 
@@ -68,7 +71,9 @@ public sealed class SecondStep(UserManager<Person> users, People people, IDataPr
 
         string plain = new([.. (code ?? "").Where(char.IsAsciiLetterOrDigit).Select(char.ToLowerInvariant)]);
         bool right =
-            plain.Length == 10 ? await people.UsePaper(person.Id, Hashed(plain)) : await Fits(person, plain) && await people.UseCode(person.Id, Hashed(plain));
+            plain.Length == 10
+                ? await people.UsePaper(person.Id, Hashed(plain))
+                : await Fits(person, plain) && await people.UseOnce($"code {person.Id:N} {Hashed(plain)}", Now, Now + Lasts);
         if (right)
         {
             await people.Tried(counted, Now, SignIns.Window);

@@ -25,7 +25,7 @@ public sealed class SessionCheck(People people, TimeProvider clock, IOptions<Ide
         using var stay = CurrentStudio.Enter(StudioAtHand.Of(user?.FindFirstValue(StudioAtHand.Claim)));
         if (
             user?.Session() is not { } session
-            || await people.Stands(session) is not { } stands
+            || await people.Stands(session, clock.GetUtcNow().UtcDateTime) is not { } stands
             || stands.SecurityStamp != user.FindFirstValue(identity.Value.ClaimsIdentity.SecurityStampClaimType)
         )
         {
