@@ -182,7 +182,7 @@ public sealed class People(Database db)
     /// <returns>Whether it had not been used.</returns>
     public async Task<bool> UseOnce(string name, DateTime at, DateTime until) =>
         await db.One<int>(
-            "with gone as (delete from used_once where until < @at), used as (insert into used_once (name, until) values (@name, @until) on conflict (name) do nothing returning 1) select count(*)::int from used",
+            "with gone as (delete from used_once where until < @at), used as (insert into used_once (name, until) values (@name, @until) on conflict (studio_id, name) do nothing returning 1) select count(*)::int from used",
             new
             {
                 name,
