@@ -7,7 +7,7 @@ const phone = { width: 390, height: 844 };
 // The colourist at a phone is a second long walk through the same pages: KITTO_LONG=1 takes it too.
 for (const [name, view] of [['desktop', desktop], ...(process.env.KITTO_LONG ? [['phone', phone]] : [])]) {
   test(`the whole moment, the colourist at ${name} size, the client on her phone`, async ({ browser, page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     const who = `Freya ${name === 'desktop' ? 'Lindgarth' : 'Osmund'}`;
     const problems = [];
     page.on('pageerror', e => problems.push(e.message));
