@@ -131,6 +131,18 @@ export async function tap(page, selector = '#run-next') {
   await page.locator(selector).click();
 }
 
+/** Two touches of one finger, so many milliseconds apart by the phone's own clock, however busy the machine is. */
+export async function bounce(page, { x, y, width, height }, apart = 150) {
+  const phone = await page.context().newCDPSession(page);
+  const began = Date.now() / 1000;
+  for (const after of [0, apart / 1000]) {
+    const at = { touchPoints: [{ x: x + width / 2 + after * 40, y: y + height / 2 }] };
+    await phone.send('Input.dispatchTouchEvent', { type: 'touchStart', ...at, timestamp: began + after });
+    await phone.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [], timestamp: began + after + 0.03 });
+  }
+  await phone.detach();
+}
+
 /** Goes on until a step of a kind is shown; not by a finger, which would have to wait between two taps. */
 export async function until(page, kind) {
   await page.waitForSelector('body:has(#run-next:enabled) .run[x-data=run] .step.shown');

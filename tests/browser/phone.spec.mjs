@@ -1,7 +1,7 @@
 // The phone in a bathroom: what it says with colour on the head, without a network, with a wrong clock, with two phones, with gloves on.
 import { line } from './line.mjs';
 import { pushed } from './setup.mjs';
-import { test, expect, accessible, clientOf, fits, guideOf, kitOf, signIn, sql, start, tap, until } from './help.mjs';
+import { test, expect, accessible, bounce, clientOf, fits, guideOf, kitOf, signIn, sql, start, tap, until } from './help.mjs';
 
 const phone = { width: 390, height: 844 };
 const small = { width: 360, height: 640 };
@@ -50,18 +50,6 @@ function clear(kit, strand) {
         ? `insert into safety_event (id, client_id, kit_id, kind, happened_at, said_at, said_by, says, line, result, minutes) select gen_random_uuid(), client_id, kit_id, 'strand', now() - interval '1 hour', now() - interval '1 hour', 'client', '', line, 'right', 30 from safety_event where kit_id = '${kit}' and kind = 'skinOn' limit 1`
         : ''),
   );
-}
-
-/** Two touches of one finger, so many milliseconds apart by the phone's own clock, however busy the machine is. */
-async function bounce(page, { x, y, width, height }, apart = 150) {
-  const phone = await page.context().newCDPSession(page);
-  const began = Date.now() / 1000;
-  for (const after of [0, apart / 1000]) {
-    const at = { touchPoints: [{ x: x + width / 2 + after * 40, y: y + height / 2 }] };
-    await phone.send('Input.dispatchTouchEvent', { type: 'touchStart', ...at, timestamp: began + after });
-    await phone.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [], timestamp: began + after + 0.03 });
-  }
-  await phone.detach();
 }
 
 /** Waits until the server knows of the step that is shown: what is moved back in its record is all there. */

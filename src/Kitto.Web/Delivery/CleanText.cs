@@ -1,6 +1,7 @@
 using System.Text;
 using Kitto.Core.Contract;
 using Kitto.Store;
+using Kitto.Web.Guides;
 using Kitto.Web.Shelves;
 using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.Extensions.Primitives;
@@ -59,8 +60,7 @@ public sealed class CleanText(RequestDelegate next, CurrentShelf shelf)
 
             return true;
         }
-        catch (Exception unreadable)
-            when (unreadable is InvalidDataException or BadHttpRequestException or IOException && !context.RequestAborted.IsCancellationRequested)
+        catch (Exception unreadable) when (ClientForm.IsUnreadable(unreadable, context.RequestAborted))
         {
             if (plain)
             {

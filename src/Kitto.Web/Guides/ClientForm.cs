@@ -49,6 +49,10 @@ public sealed class ClientForm(RequestDelegate next)
         await next(context);
     }
 
+    /// <summary>Whether a body ended because it cannot be read, not because whoever asked has gone.</summary>
+    public static bool IsUnreadable(Exception broken, CancellationToken gone) =>
+        broken is IOException or InvalidDataException or BadHttpRequestException && !gone.IsCancellationRequested;
+
     private static async Task<FormCollection> Read(HttpRequest request, CancellationToken gone)
     {
         var words = new Dictionary<string, StringValues>(StringComparer.OrdinalIgnoreCase);
@@ -71,7 +75,7 @@ public sealed class ClientForm(RequestDelegate next)
             byte[] rest = new byte[1 << 16];
             for (int unread = 0, read; unread < MostUnread && (read = await request.Body.ReadAsync(rest, gone)) > 0; unread += read) { }
         }
-        catch (Exception broken) when (broken is IOException or InvalidDataException or BadHttpRequestException && !gone.IsCancellationRequested)
+        catch (Exception broken) when (IsUnreadable(broken, gone))
         {
             // What came before is what was said.
         }
@@ -139,7 +143,7 @@ public sealed class ClientForm(RequestDelegate next)
         {
             await content.DrainAsync(gone);
         }
-        catch (Exception broken) when (broken is IOException or InvalidDataException or BadHttpRequestException && !gone.IsCancellationRequested)
+        catch (Exception broken) when (IsUnreadable(broken, gone))
         {
             files.Add(new FormFile(Stream.Null, 0, PictureFile.MostBytes + 1L, name, fileName) { Headers = headers });
             return false;

@@ -34,12 +34,11 @@ public sealed class RecoveryLetters(People people, Links links, Studios studios,
     public void Ask(string normalName, string site) => asked.Writer.TryWrite(_ => ToRecover(normalName, site));
 
     /// <summary>Tells the old address that it is one no longer.</summary>
-    /// <param name="person">Whose it was.</param>
-    /// <param name="before">The old address; null: there was none.</param>
+    /// <param name="person">Whose it was, moved already.</param>
     /// <param name="studio">The studio's name.</param>
-    public void Moved(Person person, string? before, string studio)
+    public void Moved(Person person, string studio)
     {
-        if (before is null)
+        if (person.EmailBefore is not { } before)
         {
             return;
         }

@@ -82,9 +82,8 @@ public sealed partial class MeModel(
         Me.DisplayName = Typed.Name;
         if (moves)
         {
-            string? before = Me.RecoversAt(Now);
             Me.Move(address, Now);
-            letters.Moved(Me, before, Studio.Name);
+            letters.Moved(Me, Studio.Name);
         }
 
         await people.Save(Me);
